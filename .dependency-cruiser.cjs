@@ -1,0 +1,51 @@
+/** The house: arrows point down only; other folders use a folder's front door. */
+const below = {
+  core: [],
+  trade: ['core'],
+  contract: ['core'],
+  server: ['core', 'trade', 'contract'],
+  web: ['core', 'trade', 'contract'],
+  cli: ['core', 'trade'],
+  demo: ['core', 'trade', 'contract'],
+}
+const layers = Object.keys(below)
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    ...layers.map((layer) => ({
+      name: `${layer}-looks-down-only`,
+      comment: `${layer} may use ${below[layer].join(', ') || 'nothing of the house'}`,
+      severity: 'error',
+      from: { path: `^${layer}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: `^(${layers.filter((other) => other !== layer && !below[layer].includes(other)).join('|')})/` },
+    })),
+    {
+      name: 'core-front-doors',
+      comment: 'a folder of core is used through its index.ts',
+      severity: 'error',
+      from: { path: '^core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/([^/]+)/', pathNot: ['^core/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'no screen, no network, no database',
+      severity: 'error',
+      from: { path: '^(core|trade)/', pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules/(vue|fastify|drizzle-orm|mysql2|pinia|vuetify)|^(node:|fs$|http$|net$)' },
+    },
+    {
+      name: 'database-in-queries-only',
+      severity: 'error',
+      from: { path: '^server/', pathNot: ['queries\\.ts$', '^server/database/', '\\.test\\.ts$'] },
+      to: { path: 'node_modules/(drizzle-orm|mysql2)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default', 'types'], extensions: ['.ts', '.js', '.mjs', '.vue', '.json'] },
+  },
+}

@@ -1,0 +1,176 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Diagnosis } from '@dewpoint/core/diagnosis'
+import { describe, expect, it } from 'vitest'
+
+const run = (program: string, ...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', `cli/${program}.ts`, ...args], { encoding: 'utf8', maxBuffer: 64e6 })
+const diagnosed = (name: string, ...args: string[]) => JSON.parse(run('diagnose', `demo/caseFiles/${name}.json`, ...args).stdout) as Diagnosis
+
+/** A case file with one reading on two 2-port valves. */
+function caseWith(payload: object, controls = 'two-valves'): string {
+  const path = join(
+    tmpdir(),
+    `dewpoint-case-${Math.abs(
+      JSON.stringify([payload, controls])
+        .split('')
+        .reduce((sum, one) => (sum * 31 + one.charCodeAt(0)) | 0, 7),
+    )}.json`,
+  )
+  const entry = { id: '01934a00-0000-7000-8000-000000020001', at: '2026-11-24T11:00:00Z', author: 'Engineer', schema: 1, type: 'reading', payload }
+  writeFileSync(path, JSON.stringify({ format: 'dewpoint-case', version: 1, system: 'system-boiler', controls, settings: {}, entries: [entry] }))
+  return path
+}
+
+describe('diagnose', () => {
+  it.each([
+    ['tapNotSeen', 'turbine'],
+    ['hotColdHotThermistor', 'flowThermistor'],
+    ['fanStandsStill', 'fan'],
+    ['airSwitchStandsMade', 'airSwitch'],
+    ['allZonesCold', 'transformerFuse'],
+  ])('%s: the %s', (name, part) => {
+    expect(diagnosed(name).verdict?.part).toBe(part)
+  })
+
+  it('cylinderValve: live on motor and permanent live, nothing switched: the valve, head or body, and nothing else', () => {
+    const { parts } = diagnosed('cylinderValve')
+    const of = (id: string) => parts.find((one) => one.id === id)!.probability
+    expect(of('hotWaterValveHead') + of('hotWaterValveBody')).toBeGreaterThan(0.9)
+  })
+
+  it.each([
+    ['studiosAllCold', 'transformerFuse'],
+    ['pumpRunsUnasked', 'whiteCore'],
+    ['midValveGreyLost', 'greyCore'],
+    ['valveHeldOpen', 'heatingValveLever'],
+    ['valveBodySeized', 'hotWaterValveBody'],
+  ])('%s, wiring known, read between terminals: the %s', (name, part) => {
+    expect(diagnosed(name).verdict?.part).toBe(part)
+  })
+
+  it.each([
+    ['valveNoSwitchedLive', ['hotWaterValveHead', 'hotWaterValveBody']],
+    ['studioOneCold', ['roomStat', 'roomStatBatteries', 'zone1FeedCore', 'zone1MotorCore']],
+    ['studioNothingFires', ['heatingValveHead', 'zone1LiveCore', 'zone1SwitchedCore']],
+    ['midValveStaysAtHotWater', ['midValveHead', 'midValveBody']],
+  ])('%s: what is left together, and nothing else', (name, left) => {
+    const { parts, suspects } = diagnosed(name)
+    const leading = [...parts].sort((a, b) => b.probability - a.probability).filter((one) => one.probability > 0.1)
+    for (const { id } of leading) expect(left).toContain(id)
+    expect(suspects[0]!.key.split('.')[0]).toMatch(new RegExp(left.map((one) => one.replace(/Head|Body|Batteries/, '')).join('|')))
+    if (name === 'valveNoSwitchedLive') expect(leading.reduce((sum, one) => sum + one.probability, 0)).toBeGreaterThan(0.9)
+    // a warm neighbour clears what they share
+    if (name === 'studioOneCold')
+      for (const id of ['transformer', 'transformerFuse', 'fan']) expect(parts.find((one) => one.id === id)!.probability).toBeLessThan(0.02)
+  })
+
+  it('pumpRunsUnaskedThenStat: two findings, two repairs, one case, and nothing left open', () => {
+    const { parts, findings, open } = diagnosed('pumpRunsUnaskedThenStat')
+    for (const id of ['whiteCore', 'roomStat']) expect(parts.find((one) => one.id === id)!.probability).toBeGreaterThan(0.9)
+    expect(findings).toHaveLength(1)
+    expect(open).toEqual([])
+  })
+
+  it('hotColdHot: three stand together, in every order', () => {
+    for (const order of ['forward', 'backward', 'telling']) {
+      const result = diagnosed('hotColdHot', '--order', order)
+      expect(result.order).toBe(order)
+      expect(
+        result.suspects
+          .slice(0, 3)
+          .map((one) => one.key)
+          .sort(),
+      ).toEqual(['board.minimumSpeedHigh', 'flowThermistor.readsHigh', 'plate.heatingSideBlocked'])
+    }
+  })
+
+  it('smellOfGas: stops', () => {
+    expect(diagnosed('smellOfGas')).toMatchObject({ stop: { danger: 'gasSmell' }, suspects: [], next: [] })
+  })
+
+  it.each(['systems', 'controls', 'faults', 'checks', 'remedies', 'actions', 'facts'])('--list %s prints a list with ids', (list) => {
+    const all = JSON.parse(run('diagnose', '--list', list).stdout) as { id: string }[]
+    expect(all.length).toBeGreaterThan(0)
+    for (const one of all) expect(one.id).toMatch(/\w/)
+  })
+
+  it.each([
+    ['a missing file', ['nowhere.json'], 'nowhere.json'],
+    ['no file', [], 'usage'],
+    ['an unknown order', ['demo/caseFiles/hotColdHot.json', '--order', 'sideways'], 'sideways'],
+    ['an unknown list', ['--list', 'songs'], 'songs'],
+    [
+      'continuity on live wires',
+      [caseWith({ check: 'probe.continuity', outcome: 'open', place: 'roomStat.call|supply.N' })],
+      'entries[0].payload.place: Continuity is tested dead',
+    ],
+    [
+      'an unknown terminal',
+      [caseWith({ check: 'probe.volts', value: 0, unit: 'V', place: 'roomStat.somewhere|supply.N' })],
+      '“roomStat.somewhere” is no terminal of Two 2-port valves',
+    ],
+    [
+      'volts with the fuse out',
+      [caseWith({ check: 'probe.volts', value: 0, unit: 'V', place: 'roomStat.call|supply.N', situation: { powerOff: true } })],
+      'voltage is measured live',
+    ],
+    [
+      'a wiring the system does not have',
+      [caseWith({ check: 'ask.heating', outcome: 'fine' }, 'mid-volition')],
+      '"mid-volition" is no way system-boiler is wired; known: direct, two-valves-high-limit, two-valves, mid-position',
+    ],
+  ])('%s ends with exit code 2 and says so', (_name, args, words) => {
+    const { status, stderr, stdout } = run('diagnose', ...args)
+    expect([status, stdout]).toEqual([2, ''])
+    expect(stderr).toContain(words)
+  })
+
+  it('a bad file ends with exit code 2 and names the field', () => {
+    const file = join(tmpdir(), 'dewpoint-bad.json')
+    writeFileSync(file, JSON.stringify({ format: 'dewpoint-case', version: 1, system: 'premix-combi', entries: [{ type: 'reading' }] }))
+    const { status, stderr } = run('diagnose', file)
+    expect(status).toBe(2)
+    expect(stderr).toContain('entries[0].id')
+  })
+})
+
+describe('simulate', () => {
+  it('prints the timeline of a demand with faults and settings', () => {
+    const csv = execFileSync(
+      process.execPath,
+      ['--import', 'tsx', 'cli/simulate.ts', '--demand', 'dhw', '--minutes', '2', '--fault', 'turbine.stuck=1', '--set', 'mains.temperature=8'],
+      { encoding: 'utf8' },
+    )
+    const [header, ...rows] = csv.trim().split('\n')
+    expect(rows).toHaveLength(121)
+    const tap = header!.split(',').indexOf('hallFrequency (Hz)')
+    expect(rows.map((row) => Number(row.split(',')[tap]))).toEqual(rows.map(() => 0))
+  })
+
+  it.each(['system-boiler', 'atmos-combi', 'coil-combi', 'regular-pilot', 'zone-24v', 'electric-flow', 'quay-24', 'trade/models/quay-24.json'])(
+    'knows %s',
+    (system) => {
+      const { status, stdout } = run('simulate', '--system', system, '--demand', system === 'electric-flow' ? 'dhw' : 'heating', '--minutes', '8')
+      expect(status).toBe(0)
+      const [header, ...rows] = stdout.trim().split('\n')
+      const flow = header!.split(',').indexOf('flowTemperature (°C)')
+      expect(Math.max(...rows.map((row) => Number(row.split(',')[flow])))).toBeGreaterThan(45)
+    },
+  )
+
+  it.each([
+    [['--fault', 'tea.cold'], 'tea.cold'],
+    [['--set', 'tea.cold=1'], 'tea.cold'],
+    [['--minutes', 'long'], 'long'],
+    [['--demand', 'steam'], 'steam'],
+    [['--system', 'steam'], 'steam'],
+    [['--system', 'trade/models/nowhere.json'], 'nowhere.json'],
+  ])('%j is refused with exit code 2', (args, words) => {
+    const { status, stderr } = run('simulate', ...args)
+    expect(status).toBe(2)
+    expect(stderr).toContain(words)
+  })
+})

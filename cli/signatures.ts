@@ -1,0 +1,104 @@
+import { fork, type ChildProcess } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import {
+  buildSingles,
+  isFreshSignatureFile,
+  noExceptions,
+  pairCount,
+  signatureFileBytes,
+  simulatePairs,
+  type Catalogue,
+  type Exceptions,
+} from '@dewpoint/core/diagnosis'
+import { stockCatalogues, wiredCatalogues } from '@dewpoint/trade'
+import { readShipped, writeShipped } from './signatureFile.ts'
+
+/**
+ * Simulates what every check reads under every hypothesis of the stock systems and writes trade/signatures/SYSTEM.bin.gz.
+ *
+ *   signatures [--force | --stale] [SYSTEM…]
+ *
+ * Of a stock system with its wiring known the single faults alone are simulated; its pairs are put together from them.
+ * A file that belongs to its catalogue already is left alone unless forced; --stale only names those that do not. The work is shared out over one process a core.
+ */
+const known: Record<string, Catalogue> = { ...stockCatalogues, ...Object.fromEntries(wiredCatalogues().map((one) => [one.system.id, one])) }
+type Job = { system: string; singles?: Float32Array; from?: number; to?: number }
+type Answer = Float32Array | Exceptions
+
+if (process.send) process.on('message', (job) => process.send!(work(job as Job)))
+else await buildAll()
+
+async function buildAll(): Promise<void> {
+  const wanted = process.argv.slice(2)
+  const named = wanted.filter((one) => !one.startsWith('--'))
+  const unknown = named.filter((one) => !known[one])
+  if (unknown.length > 0) throw new Error(`unknown system "${unknown.join(', ')}"; known: ${Object.keys(known).join(', ')}`)
+  const stale = Object.values(known).filter((one) => (named.length === 0 || named.includes(one.system.id)) && (wanted.includes('--force') || !fresh(one)))
+  if (wanted.includes('--stale')) return console.log(stale.map((one) => one.system.id).join(', '))
+  if (stale.length === 0) return
+  mkdirSync(`${import.meta.dirname}/../trade/signatures`, { recursive: true })
+  const helpers = Array.from({ length: availableParallelism() }, () =>
+    fork(import.meta.filename, [], { execArgv: ['--import', 'tsx'], serialization: 'advanced' }),
+  )
+
+  const singles = (await shareOut(
+    helpers,
+    stale.map(({ system }) => ({ system: system.id })),
+  )) as Float32Array[]
+  const pieces = helpers.length * 8
+  for (const [index, catalogue] of stale.entries()) {
+    const own = singles[index]!
+    if (catalogue.system.controls) {
+      writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, noExceptions))
+      console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults`)
+      continue
+    }
+    const edge = (piece: number) => Math.floor((pairCount(catalogue) * piece) / pieces)
+    const parts = (await shareOut(
+      helpers,
+      Array.from({ length: pieces }, (_unused, piece) => ({ system: catalogue.system.id, singles: own, from: edge(piece), to: edge(piece + 1) })),
+    )) as Exceptions[]
+    const exceptions = {
+      at: Uint32Array.from(parts.flatMap((part) => [...part.at])),
+      values: Float32Array.from(parts.flatMap((part) => [...part.values])),
+    }
+    writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, exceptions))
+    console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults, ${pairCount(catalogue)} pairs`)
+  }
+  for (const helper of helpers) helper.disconnect()
+}
+
+function fresh(catalogue: Catalogue): boolean {
+  const bytes = readShipped(catalogue.system.id)
+  return bytes !== null && isFreshSignatureFile(catalogue, bytes)
+}
+
+function work({ system, singles, from = 0, to = 0 }: Job): Answer {
+  const catalogue = known[system]!
+  return singles ? simulatePairs(catalogue, singles, from, to) : buildSingles(catalogue)
+}
+
+/** Hands jobs to whichever helper is free; answers in the order of the jobs. */
+async function shareOut(helpers: ChildProcess[], jobs: Job[]): Promise<Answer[]> {
+  const answers: Answer[] = []
+  let next = 0
+  await Promise.all(
+    helpers.map(async (helper) => {
+      for (let index = next++; index < jobs.length; index = next++) answers[index] = await ask(helper, jobs[index]!)
+    }),
+  )
+  return answers
+}
+
+function ask(helper: ChildProcess, job: Job): Promise<Answer> {
+  return new Promise((done, fail) => {
+    const ended = (code: number | null) => fail(new Error(`a share of the simulation of ${job.system} ended with ${code}`))
+    helper.once('exit', ended)
+    helper.once('message', (answer) => {
+      helper.off('exit', ended)
+      done(answer as Answer)
+    })
+    helper.send(job)
+  })
+}

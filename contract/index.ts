@@ -1,0 +1,8 @@
+export { newCaseSchema, readCase, type Case, type CaseLine, type NewCase } from './case.ts'
+export { type Appliance, type Site } from './site.ts'
+export { problemTypes, type Problem, type ProblemName } from './problem.ts'
+export { type AppendResult, parseEntries } from './entries.ts'
+export { type Health } from './health.ts'
+export { firmCostsSchema, readFirmCosts, type FirmCosts } from './firm.ts'
+export { type Past, type PastCase } from './past.ts'
+export { readPairs } from './pairs.ts'

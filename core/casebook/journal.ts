@@ -1,0 +1,109 @@
+import type { Entry, EntryOf, EntryType } from './entry.ts'
+
+/** What came of adding entries to a journal. */
+export interface Appended {
+  entries: Entry[]
+  /** entries that were new */
+  added: Entry[]
+  /** ids that were there already with other content: refused, the first stays */
+  conflicts: string[]
+}
+
+/**
+ * Adds entries to a journal. Sending the same entry again changes nothing, so a client may
+ * repeat a request whose answer it never saw.
+ */
+export function append(journal: readonly Entry[], incoming: readonly Entry[]): Appended {
+  const known = new Map(journal.map((entry) => [entry.id, entry]))
+  const added: Entry[] = []
+  const conflicts: string[] = []
+  for (const entry of incoming) {
+    const present = known.get(entry.id)
+    if (!present) {
+      known.set(entry.id, entry)
+      added.push(entry)
+    } else if (!sameEntry(present, entry)) conflicts.push(entry.id)
+  }
+  return { entries: inOrder([...known.values()]), added, conflicts }
+}
+
+/** Whether two entries say the same, whatever the order of their keys. */
+export function sameEntry(a: Entry, b: Entry): boolean {
+  return canonical(a) === canonical(b)
+}
+
+/** The entries by time, then id: the order every reader sees, whoever sent them first. */
+export function inOrder(entries: readonly Entry[]): Entry[] {
+  return [...entries].sort((a, b) => {
+    const byTime = Date.parse(a.at) - Date.parse(b.at)
+    return byTime !== 0 ? byTime : a.id < b.id ? -1 : a.id > b.id ? 1 : 0
+  })
+}
+
+/** The entries that stand: without retracted ones, without the retractions themselves. A retraction can be retracted. */
+export function standing(entries: readonly Entry[]): Entry[] {
+  const retractions = inOrder(entries).filter((entry): entry is EntryOf<'retract'> => entry.type === 'retract')
+  const gone = new Set<string>()
+  for (const retraction of [...retractions].reverse()) {
+    if (!gone.has(retraction.id)) gone.add(retraction.payload.entry)
+  }
+  return inOrder(entries).filter((entry) => entry.type !== 'retract' && !gone.has(entry.id))
+}
+
+/** The standing entries of one type, oldest first. */
+export function entriesOf<T extends EntryType>(entries: readonly Entry[], type: T): EntryOf<T>[] {
+  return standing(entries).filter((entry): entry is EntryOf<T> => entry.type === type)
+}
+
+/** How the system is wired, as the journal says last; what stands on the case where it says nothing. */
+export function controlsOf(entries: readonly Entry[], otherwise: string): string {
+  const said = entriesOf(entries, 'fact').findLast((entry) => entry.payload.fact === 'controls')?.payload.value
+  return typeof said === 'string' ? said : otherwise
+}
+
+/** What a list of cases shows of one, folded from its journal. */
+export interface CaseSummary {
+  /** catalogue ids of what the customer complains of */
+  complaints: string[]
+  entries: number
+  readings: number
+  condemned: string[]
+  repairs: number
+  closed: boolean
+  lastAt: string | null
+}
+
+/** Folds a journal into the line a list of cases shows. */
+export function summarise(entries: readonly Entry[]): CaseSummary {
+  const live = standing(entries)
+  const decisions = live.filter((entry) => entry.type === 'decision')
+  return {
+    complaints: live.filter((entry) => entry.type === 'complaint').map((entry) => entry.payload.what),
+    entries: live.length,
+    readings: live.filter((entry) => entry.type === 'reading').length,
+    condemned: decisions.filter((entry) => entry.payload.kind === 'condemned').map((entry) => entry.payload.part ?? entry.payload.fault ?? ''),
+    repairs: live.filter((entry) => entry.type === 'repair').length,
+    closed: decisions.some((entry) => entry.payload.kind === 'closed'),
+    lastAt: live.at(-1)?.at ?? null,
+  }
+}
+
+/**
+ * Faults that a closed case proved: condemned, mended by a repair that was not called a failure, the case then closed.
+ * Nothing else counts as experience: what was only suspected, or never proved, teaches odds that are not so.
+ */
+export function provenFaults(entries: readonly Entry[]): string[] {
+  const live = standing(entries)
+  if (!live.some((entry) => entry.type === 'decision' && entry.payload.kind === 'closed')) return []
+  const mended = new Set(live.flatMap((entry) => (entry.type === 'repair' && entry.payload.result !== 'failed' ? (entry.payload.faults ?? []) : [])))
+  const condemned = live.flatMap((entry) =>
+    entry.type === 'decision' && entry.payload.kind === 'condemned' && entry.payload.fault ? [entry.payload.fault] : [],
+  )
+  return [...new Set(condemned)].filter((fault) => mended.has(fault))
+}
+
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_key, part: unknown) =>
+    typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part,
+  )
+}

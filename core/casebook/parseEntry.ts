@@ -1,0 +1,50 @@
+import { ValidationError } from 'yup'
+import { entrySchemaVersion, envelopeSchema, payloadSchemas, type Entry, type EntryType } from './entry.ts'
+
+/** What was wrong with one field of something that came from outside. */
+export interface FieldProblem {
+  /** path of the field, like `entries[2].payload.unit` */
+  field: string
+  /** what is wrong and what is right */
+  message: string
+}
+
+/** A parsed thing, or every reason why it could not be parsed. */
+export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: FieldProblem[] }
+
+/**
+ * Reads one journal entry from outside, raising older schema versions to the present one.
+ * Nothing is converted silently: "12" is not a number here.
+ */
+export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
+  const raised = upcast(input)
+  const envelope = check(() => envelopeSchema.validateSync(raised, { abortEarly: false }), path)
+  if (!envelope.ok) return envelope
+  const type = envelope.value.type as EntryType
+  const body = check(() => payloadSchemas[type].validateSync(envelope.value.payload, { abortEarly: false }), path === '' ? 'payload' : `${path}.payload`)
+  if (!body.ok) return body
+  return { ok: true, value: { ...envelope.value, payload: body.value } as Entry }
+}
+
+/** Raises an entry of an older schema version. Version 1 is the first: an entry without `schema` is read as version 1. */
+function upcast(input: unknown): unknown {
+  if (typeof input !== 'object' || input === null || Array.isArray(input)) return input
+  return 'schema' in input ? input : { ...input, schema: entrySchemaVersion }
+}
+
+/** Runs a Yup validation and gives its complaints as field problems under `path`. */
+export function check<T>(validate: () => T, path: string): Parsed<T> {
+  try {
+    return { ok: true, value: validate() }
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    const all = error.inner.length > 0 ? error.inner : [error]
+    return {
+      ok: false,
+      problems: all.map((one) => {
+        const field = [path, one.path].filter(Boolean).join('.')
+        return { field, message: one.message.replace(/^this\b/, field || 'the file') }
+      }),
+    }
+  }
+}

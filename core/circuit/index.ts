@@ -1,0 +1,2 @@
+export { network, type Network } from './network.ts'
+export type { Element, Netlist } from './netlist.ts'

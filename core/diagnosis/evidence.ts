@@ -1,0 +1,302 @@
+import { standing, type Entry, type EntryOf } from '../casebook/index.ts'
+import { thermistorResistance } from '../physics/index.ts'
+import { convert, dimensionOf, formatQuantity, isUnit, unitsLike, type UnitSymbol } from '../quantity/index.ts'
+import type { Catalogue, Check, NumberResult } from './catalogue.ts'
+import { historyAnswers, knownBackground } from './history.ts'
+import { isProbe, probeCheck, probeProblem, specOf } from './probe.ts'
+import type { Background } from './prior.ts'
+
+/** How far a reading is trusted: the share of it that is taken for "anything". */
+const doubt = { sure: 0, unsure: 0.35, doubtful: 0.6 } as const
+
+/** What was done once in vain works the second time less often. Assumed */
+const seldomAgain = 0.6
+
+/** Chance that a fault is away through a whole visit, by what the customer says of how often it shows. Assumed */
+const awayBy = { always: 0, sometimes: 0.35, workedOnArrival: 0.85 } as const
+
+/** One reading as the likelihood takes it: several of one check between two repairs are one. */
+export interface Evidence {
+  check: Check
+  /** entries it stands for */
+  entries: string[]
+  /** index of the outcome; −1 for "not reached"; for a cue 1 yes, 0 no */
+  outcomes: number[]
+  /** numbers in the check's unit, or as a resistance factor */
+  values: number[]
+  doubt: number
+  /** how many repairs came before it */
+  epoch: number
+  /** the day it was made on */
+  visit: string
+  /** told of the past by somebody else, not made today */
+  told: boolean
+}
+
+/** A remedy that was carried out, between readings. */
+export interface Mending {
+  entry: string
+  faults: number[]
+  works: number
+}
+
+/** A reading that is not believed, and why. */
+export interface Refusal {
+  entry: string
+  check: string
+  why: string
+}
+
+/** What a journal says to the reasoning. */
+export interface Case {
+  evidence: Evidence[]
+  mendings: Mending[]
+  refused: Refusal[]
+  /** remedies carried out, and how often */
+  tried: Map<string, number>
+  /** what is known of the place apart from readings */
+  background: Background
+  /** chance that a fault which comes and goes was away through a visit, by the pattern of the complaint */
+  comesAndGoes: number
+  /** parameters fixed by facts */
+  known: Record<string, number>
+  /** checks that cannot be done on this visit */
+  impossible: Set<string>
+  complaints: EntryOf<'complaint'>[]
+  /** defects seen directly, as fault index and entry */
+  seen: { fault: number; entry: string; epoch: number }[]
+}
+
+/** The outcomes a check can be answered with, as ids. */
+export function outcomesOf(check: Check): string[] {
+  if (check.result.kind === 'cue') return ['yes', 'no']
+  if (check.result.kind === 'outcome') return [...check.result.outcomes.map((one) => one.id), 'notReached']
+  return ['notReached']
+}
+
+/** The outcome somebody wrote down by what was shown, such as "E 12", instead of by its id. */
+function namedOutcome(check: Check, written: string): string {
+  if (check.result.kind !== 'outcome') return written
+  const shown = written.trim().toLowerCase()
+  return (
+    check.result.outcomes.find(({ id, label }) => shown !== '' && (id.toLowerCase() === shown || label.toLowerCase().startsWith(`${shown} ·`)))?.id ?? written
+  )
+}
+
+/** Folds a journal into evidence, refusing what cannot be true and doubting what was read out of its situation. */
+export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Case {
+  const checks = new Map(catalogue.checks.map((check) => [check.id, check]))
+  const faultIndex = new Map(catalogue.faults.map((fault, index) => [fault.id, index]))
+  const result: Case = {
+    evidence: [],
+    mendings: [],
+    tried: new Map(),
+    refused: [],
+    background: {},
+    comesAndGoes: 0,
+    known: {},
+    impossible: new Set(),
+    complaints: [],
+    seen: [],
+  }
+  const groups = new Map<string, Evidence>()
+  let visit = ''
+  const groupOf = (check: Check, told = check.kind === 'ask'): Evidence => {
+    const key = `${check.id} ${result.mendings.length} ${told ? '' : visit}`
+    const present = groups.get(key)
+    if (present) return present
+    const fresh: Evidence = { check, entries: [], outcomes: [], values: [], doubt: 0, epoch: result.mendings.length, visit, told }
+    groups.set(key, fresh)
+    result.evidence.push(fresh)
+    return fresh
+  }
+  const answer = (check: Check, entry: string, outcome: string, trust: keyof typeof doubt, told?: boolean) => {
+    // an outcome of another catalogue says nothing here
+    if (!outcomesOf(check).includes(outcome)) return
+    const group = groupOf(check, told)
+    group.entries.push(entry)
+    group.outcomes.push(check.result.kind === 'cue' ? (outcome === 'yes' ? 1 : 0) : outcome === 'notReached' ? -1 : outcomesOf(check).indexOf(outcome))
+    group.doubt = Math.max(group.doubt, doubt[trust])
+  }
+
+  const stand = standing(entries)
+  for (const { check: id, entry, outcome, value } of historyAnswers(stand)) {
+    const check = checks.get(id)
+    if (!check) continue
+    if (outcome !== undefined) answer(check, entry, namedOutcome(check, outcome), 'sure', true)
+    else if (value !== undefined) {
+      const group = groupOf(check, true)
+      group.entries.push(entry)
+      group.values.push(value)
+    }
+  }
+  result.background = { known: knownBackground(stand) }
+  for (const entry of stand) {
+    visit = entry.at.slice(0, 10)
+    switch (entry.type) {
+      case 'complaint': {
+        result.complaints.push(entry)
+        const complaint = catalogue.complaints.find((one) => one.id === entry.payload.what)
+        const trust = entry.payload.pattern === undefined || entry.payload.pattern === 'always' ? 'sure' : 'unsure'
+        result.comesAndGoes = Math.max(result.comesAndGoes, awayBy[entry.payload.pattern ?? 'always'])
+        for (const { check, outcome } of complaint?.evidence ?? []) answer(checks.get(check)!, entry.id, outcome, trust, true)
+        break
+      }
+      case 'fact': {
+        const kind = catalogue.facts.find((one) => one.id === entry.payload.fact)
+        const value = entry.payload.value
+        if (!kind || typeof value !== 'number' || kind.narrows === 'label') break
+        if (kind.narrows === 'age') result.background.age = value
+        else if (kind.unit === undefined || entry.payload.unit === undefined) result.known[kind.narrows] = value
+        else if (sameKind(entry.payload.unit, kind.unit)) result.known[kind.narrows] = convert(value, entry.payload.unit, kind.unit)
+        break
+      }
+      case 'reading':
+        readOne(entry)
+        break
+      case 'action': {
+        const mends = catalogue.actions.find((one) => one.id === entry.payload.action)?.mends
+        if (mends && !entry.payload.undone) mend(entry.id, mends, 0.97)
+        break
+      }
+      case 'repair': {
+        const remedy = catalogue.remedies.find((one) => one.id === entry.payload.remedy)
+        if (remedy) {
+          const again = result.tried.has(remedy.id) ? seldomAgain : 1
+          mend(entry.id, remedy.mends, entry.payload.result === 'failed' ? 0.05 : remedy.works * again)
+          result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
+        }
+        break
+      }
+      case 'finding': {
+        const fault = faultIndex.get(entry.payload.fault ?? '')
+        if (fault !== undefined) result.seen.push({ fault, entry: entry.id, epoch: result.mendings.length })
+        break
+      }
+      case 'decision':
+        if (entry.payload.kind === 'checkNotPossible' && entry.payload.check) result.impossible.add(entry.payload.check)
+        break
+    }
+  }
+  refuseCrossing(result)
+  return result
+
+  function mend(entry: string, ids: string[], works: number) {
+    const faults = ids.flatMap((id) => faultIndex.get(id) ?? [])
+    result.mendings.push({ entry, faults, works })
+  }
+
+  /** a meter between two terminals: its check is made for the occasion */
+  function probeOf(entry: string, check: Parameters<typeof specOf>[0], payload: EntryOf<'reading'>['payload']): Check | undefined {
+    const scheme = catalogue.system.controls
+    if (!scheme) return undefined
+    const spec = specOf(check, payload)
+    const why = probeProblem(scheme, spec)
+    if (!why) return probeCheck(scheme, spec)
+    result.refused.push({ entry, check, why })
+    return undefined
+  }
+
+  function readOne({ id, payload }: EntryOf<'reading'>) {
+    const check = isProbe(payload.check) ? probeOf(id, payload.check, payload) : checks.get(payload.check)
+    if (!check) return
+    const trust = check.probe || inSituation(check, payload) ? (payload.sureness ?? 'sure') : 'doubtful'
+    if (payload.outcome !== undefined) return answer(check, id, payload.outcome, trust)
+    if (check.result.kind !== 'number' || payload.value === undefined || payload.unit === undefined) return
+    const why = impossibility(check.result, payload.value, payload.unit) ?? cutOff(check.result, payload)
+    if (why) {
+      // kept as doubtful it stays in the journal and weighs nothing
+      if (payload.sureness !== 'doubtful') result.refused.push({ entry: id, check: check.id, why })
+      return
+    }
+    const group = groupOf(check)
+    group.entries.push(id)
+    group.values.push(comparable(check.result, payload))
+    group.doubt = Math.max(group.doubt, doubt[trust])
+  }
+}
+
+/**
+ * Why a number cannot be a reading of this check, in words that say what to do; null when it can.
+ */
+export function impossibility(result: NumberResult, value: number, unit: string): string | null {
+  if (!sameKind(unit, result.unit)) {
+    return `${unit} is no unit of this reading: give it in ${unitsLike(result.unit).join(', ')}.`
+  }
+  const own = convert(value, unit, result.unit)
+  const [least, most] = result.possible
+  if (own < least || own > most) {
+    return `${formatQuantity(own, result.unit)} cannot be: this reading lies between ${formatQuantity(least, result.unit)} and ${formatQuantity(most, result.unit)}. Check unit, range and leads, and measure again.`
+  }
+  return null
+}
+
+/** A gauge shut off from the water shows what it showed when it was shut off. */
+function cutOff({ instrument }: NumberResult, { situation }: EntryOf<'reading'>['payload']): string | null {
+  return instrument === 'gauge' && situation?.isolated?.some((one) => /gauge/i.test(one))
+    ? 'The gauge is shut off from the system: it shows what was there when it was shut. Open its valve and read again.'
+    : null
+}
+
+/** The number the signature is compared with: in the check's unit, or a thermistor's resistance over its chart's. */
+function comparable(result: NumberResult, payload: EntryOf<'reading'>['payload']): number {
+  const own = convert(payload.value!, payload.unit as UnitSymbol, result.unit)
+  if (!result.thermistor) return own
+  const ohms = convert(own, result.unit, 'Ω')
+  return ohms / thermistorResistance(pipeCelsius(payload) ?? result.thermistor.assumedCelsius, result.thermistor.curve)
+}
+
+/** The pipe temperature given with a reading, °C; null when none is given or it cannot be one. */
+function pipeCelsius({ situation }: EntryOf<'reading'>['payload']): number | null {
+  const given = situation?.temperature
+  if (!given || !sameKind(given.unit, '°C')) return null
+  const celsius = convert(given.value, given.unit, '°C')
+  return celsius > -40 && celsius < 150 ? celsius : null
+}
+
+/** Whether a unit is known and measures what another does. */
+function sameKind(unit: string, other: UnitSymbol): unit is UnitSymbol {
+  return isUnit(unit) && dimensionOf(unit) === dimensionOf(other)
+}
+
+function inSituation(check: Check, payload: EntryOf<'reading'>['payload']): boolean {
+  const { situation, outcome } = payload
+  const needs = check.situation
+  if (outcome === undefined && check.result.kind === 'number' && check.result.thermistor && pipeCelsius(payload) === null) return false
+  if (needs.drained && situation?.drained !== true) return false
+  if (needs.powerOff && situation?.powerOff === false) return false
+  const demand = situation?.demand
+  return demand === undefined || demand === 'both' || demand === needs.demand || needs.demand === 'none'
+}
+
+/** Where water gives heat away between two clamps: it cannot come out hotter than it went in. A coil may be connected the wrong way round. */
+const givesHeat = [{ into: 'measure.platePrimaryIn', out: 'measure.platePrimaryOut', what: 'plate' }]
+/** joint error of two clamps, °C; and what two places with cold water on their other side never agree to, while hot */
+const clampsApart = 3
+const onePipe = 0.2
+const hot = 45
+
+/** What gives heat away cannot give its water back hotter than it took it, nor, while hot, at the very same: the later of the two readings is refused. */
+function refuseCrossing(result: Case): void {
+  const find = (id: string) => result.evidence.filter((one) => one.check.id === id && one.values.length > 0)
+  for (const { into: inlet, out: outlet, what } of givesHeat)
+    for (const out of find(outlet)) {
+      const into = find(inlet).find((one) => one.epoch === out.epoch)
+      if (!into) continue
+      const [before, after] = [into.values.at(-1)!, out.values.at(-1)!]
+      const same = Math.abs(after - before) <= onePipe && before > hot
+      if (after <= before + clampsApart && !same) continue
+      const later = result.evidence.indexOf(out) > result.evidence.indexOf(into) ? out : into
+      result.evidence.splice(result.evidence.indexOf(later), 1)
+      // kept as doubtful it stays in the journal and weighs nothing
+      if (later.doubt >= doubt.doubtful) continue
+      const [low, high] = [formatQuantity(before, '°C'), formatQuantity(after, '°C')]
+      result.refused.push({
+        entry: later.entries.at(-1)!,
+        check: later.check.id,
+        why: same
+          ? `The ${what}’s inlet and outlet cannot both be at ${high} while it gives heat away: both clamps sit on one pipe. Trace the pipes and measure both again.`
+          : `The ${what}’s outlet (${high}) cannot be hotter than its inlet (${low}): a clamp is loose, they are swapped, or both sit on one pipe. Measure both again.`,
+      })
+    }
+}

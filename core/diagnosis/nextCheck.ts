@@ -1,0 +1,193 @@
+import type { Belief } from './belief.ts'
+import type { Access, Catalogue, Check } from './catalogue.ts'
+import type { Case } from './evidence.ts'
+import { cueProbability } from './likelihood.ts'
+import { usualCosts, wrongActs, type Costs } from './costs.ts'
+import { mutualInformation, weighing, type Weighing } from './information.ts'
+import { lookAhead } from './lookAhead.ts'
+import { resultTable } from './resultTable.ts'
+import type { Signatures } from './signatures.ts'
+
+/** In which order checks are offered. */
+export type Order = 'forward' | 'backward' | 'telling'
+
+/** A check with what it is worth. */
+export interface RankedCheck {
+  check: Check
+  /** bits it is expected to tell about which parts are at fault */
+  bits: number
+  /** minutes on site, what must come off first included */
+  minutes: number
+  /** money from here to a proven repair, the right repair itself not counted, if this is done next; only of those looked at ahead */
+  cost?: number
+}
+
+/** The checks worth doing, and what acting at once would cost beside them. */
+export interface Ranking {
+  checks: RankedCheck[]
+  /** expected cost of acting at once, by the best order of repairs */
+  acting: number
+  /** what to act on, if at once */
+  act: Weighing['groups'][number] | null
+  /** expected cost of the best way on with a check first; infinite when none is left */
+  going: number
+  /** what may stand now, by what it calls for */
+  groups: Weighing['groups']
+}
+
+/** How many checks are looked at ahead: the most telling for their minutes, and of the rest the most telling of all. */
+const lookedAhead = 10
+const alsoTelling = 4
+/** What a bit costs later against the best price now: the easy ones go first. Chosen by evaluation */
+const dearer = 1.5
+/** Minutes a bit takes by checks where everything is open. Chosen by evaluation */
+const minutesPerBit = 4
+
+/** Minutes to get at something and to put it back, once a visit. Common practice. */
+const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, drained: 20 }
+/** minutes any check takes before it begins and after it ends: turning to it, writing it down. Assumed */
+export const turningTo = 2
+
+/** What remains to be paid for access after what this journal already opened. */
+export function accessLeft(journal: Case, access: Access): number {
+  if (access === 'none') return 0
+  const opened = new Set(journal.evidence.map((one) => one.check.access))
+  const paid = opened.has(access) || (access === 'caseOff' && (opened.has('live') || opened.has('drained')))
+  return paid ? 0 : accessMinutes[access]
+}
+
+/** Chance of each result of a check under one row, after what was repaired: outcomes, or bins over the check's scale. */
+export function resultChances(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number): Float64Array {
+  const standing = belief.standing(row)
+  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, row)
+  return standing
+    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, state).map((chance) => chance * weight))
+    .reduce((sum, one) => sum.map((chance, index) => chance + one[index]!))
+}
+
+function chancesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number, state: number): Float64Array {
+  const { first, sets } = signatures
+  const unlisted = state === sets.length + 1
+  if (check.result.kind === 'cue') {
+    const yes = unlisted ? check.result.without + 0.15 : cueProbability(catalogue, check, sets[state] ?? [])
+    return Float64Array.of(yes, 1 - yes)
+  }
+  const { size, chances: lists, listOf } = resultTable(catalogue, signatures, check)
+  const source = first[unlisted ? 0 : state]!
+  const weights = belief.weightsOf(row, state)
+  const share = unlisted ? 0.5 : 0.985
+  const chances = new Float64Array(size).fill((1 - share) / size)
+  let from = 0
+  while (from < weights.length) {
+    // neighbouring draws that read alike are taken in one go
+    const which = listOf[source + from]!
+    let weight = 0
+    while (from < weights.length && listOf[source + from] === which) weight += weights[from++]! * share
+    const list = lists[which]!
+    for (let result = 0; result < size; result++) chances[result]! += weight * list[result]!
+  }
+  return chances
+}
+
+/**
+ * The checks worth doing, best first: by lowest expected cost up to a proven repair, or along the sequence of operation from either end.
+ * The most telling for their minutes are looked at two steps ahead; the rest follow by what they tell a minute.
+ *
+ * @param excluded checks that cannot be done or were done
+ * @param ahead whether to look ahead at all
+ */
+export function rankChecks(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  belief: Belief,
+  journal: Case,
+  order: Order,
+  excluded: ReadonlySet<string>,
+  costs: Costs = usualCosts,
+  ahead = order === 'telling',
+): Ranking {
+  const weighed = weighing(catalogue, signatures, belief, journal.tried)
+  const wrong = wrongActs(catalogue, weighed.groups, costs, journal)
+  const ranked: RankedCheck[] = []
+  for (const check of catalogue.checks) {
+    if (excluded.has(check.id)) continue
+    const bits = weighed.bits(check)
+    if (bits > 0.01) ranked.push({ check, bits, minutes: check.minutes + accessLeft(journal, check.access) })
+  }
+  const { groups } = weighed
+  const { best, rest, acting, act, going } = aheadOf(weighed, wrong, ranked, costs.hourlyRate / 60, ahead ? lookedAhead : 0)
+  if (order === 'telling') return { checks: [...best, ...rest], acting, act: groups[act] ?? null, going, groups }
+  const along = stageOrder(catalogue)
+  const place = (one: RankedCheck) => along.get(`${one.check.concerns?.demand}.${one.check.concerns?.stage}`) ?? Infinity
+  const sign = order === 'forward' ? 1 : -1
+  const worth = ranked.filter((one) => one.bits > 0.03 && place(one) !== Infinity)
+  const others = ranked.filter((one) => !worth.includes(one))
+  return {
+    checks: [...worth.sort((a, b) => sign * (place(a) - place(b)) || telling(b) - telling(a)), ...others],
+    acting,
+    act: groups[act] ?? null,
+    going,
+    groups,
+  }
+}
+
+const telling = (one: Pick<RankedCheck, 'bits' | 'minutes'>) => one.bits / (one.minutes + turningTo)
+
+/**
+ * Sorts checks by what they tell a minute, and the best of them by what everything costs up to a proven repair, looked at two steps ahead.
+ *
+ * @param ranked sorted in place
+ * @param many how many are looked at ahead
+ */
+export function aheadOf<T extends RankedCheck>(
+  weighed: Weighing,
+  wrong: Float64Array,
+  ranked: T[],
+  perMinute: number,
+  many = lookedAhead,
+): { best: T[]; rest: T[]; acting: number; act: number; going: number } {
+  ranked.sort((a, b) => telling(b) - telling(a))
+  const quick = ranked.slice(0, many)
+  const thorough = many > 0 ? [...ranked.slice(many)].sort((a, b) => b.bits - a.bits).slice(0, alsoTelling) : []
+  const best = [...quick, ...thorough]
+  const usualPerBit = minutesPerBit * perMinute
+  const perBit = best[0] ? Math.max((dearer * perMinute) / telling(best[0]), usualPerBit) : Infinity
+  const { acting, act, twoSteps } = lookAhead(
+    weighed,
+    wrong,
+    perBit,
+    usualPerBit,
+    best.map((one) => ({ check: one.check, cost: (one.minutes + turningTo) * perMinute })),
+  )
+  best.forEach((one, index) => (one.cost = twoSteps[index]!))
+  return {
+    best: best.sort((a, b) => a.cost! - b.cost!),
+    rest: ranked.slice(many).filter((one) => !thorough.includes(one)),
+    acting,
+    act,
+    going: best.length > 0 ? Math.min(...twoSteps) : Infinity,
+  }
+}
+
+/** Bits by which a check parts two rows held equally likely. */
+export function separation(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, a: number, b: number): number {
+  const chances = [a, b].map((row) => resultChances(catalogue, signatures, belief, check, row))
+  return information(chances, [1, 1], [0, 1])
+}
+
+/** Where a stage stands in the sequence, hot water and heating side by side. */
+function stageOrder(catalogue: Catalogue): Map<string, number> {
+  const order = new Map<string, number>()
+  for (const [demand, stages] of Object.entries(catalogue.system.sequence)) stages.forEach((stage, index) => order.set(`${demand}.${stage.id}`, index))
+  return order
+}
+
+/** Mutual information between the result and which of the rows it came from, bits. */
+function information(chances: Float64Array[], weights: number[], groups: number[]): number {
+  const size = chances[0]?.length ?? 0
+  const joint = new Float64Array((Math.max(...groups) + 1) * size)
+  chances.forEach((one, index) => {
+    for (let said = 0; said < size; said++) joint[groups[index]! * size + said]! += weights[index]! * one[said]!
+  })
+  return mutualInformation(joint, size)
+}

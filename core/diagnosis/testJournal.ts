@@ -1,0 +1,24 @@
+import type { Entry, EntryType, Payload } from '../casebook/index.ts'
+
+/** Builds journals for tests: one entry a minute, ids in order. */
+export function testJournal() {
+  let count = 0
+  const entry = <T extends EntryType>(type: T, payload: Payload<T>): Entry => {
+    count++
+    return {
+      id: `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`,
+      at: new Date(Date.UTC(2026, 2, 1, 9, count)).toISOString(),
+      author: 'Engineer',
+      schema: 1,
+      type,
+      payload,
+    } as Entry
+  }
+  return {
+    entry,
+    complain: (what: string) => entry('complaint', { what, pattern: 'always' }),
+    answer: (check: string, outcome: string, rest: Partial<Payload<'reading'>> = {}) => entry('reading', { check, outcome, ...rest }),
+    measure: (check: string, value: number, unit: string, situation?: Payload<'reading'>['situation']) => entry('reading', { check, value, unit, situation }),
+    repair: (remedy: string) => entry('repair', { remedy }),
+  }
+}

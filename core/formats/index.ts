@@ -1,0 +1,5 @@
+export { readCaseFile, writeCaseFile, type CaseFile, type KnownCatalogues } from './caseFile.ts'
+export { caseFileJsonSchema, modelFileJsonSchema, systemFileJsonSchema } from './jsonSchema.ts'
+export { readSystemFile, writeSystemFile, type LineProblem } from './systemFile.ts'
+export { spiceNetlist, type SpiceNetlist } from './spice.ts'
+export { timelineCsv } from './timelineCsv.ts'

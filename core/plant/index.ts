@@ -1,0 +1,6 @@
+export { producedSignals } from './assembly.ts'
+export { demandCode } from './controller.ts'
+export { simulate } from './simulate.ts'
+export type { Script } from './script.ts'
+export { pressureStory, type Phase, type PhaseRecord } from './story.ts'
+export { at, readTimeline, type Reduce, type Timeline } from './timeline.ts'

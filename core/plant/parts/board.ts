@@ -1,0 +1,42 @@
+import { signalIndex as S } from '../../system/index.ts'
+import { demandCode } from '../controller.ts'
+import type { Part } from '../plant.ts'
+
+/** The board: hears the signals, takes a step of its programme, and drives its outputs as far as they work. */
+export const board: Part = ({ s, dt, board: controller, value, optional, system }) => {
+  const fused = value('board.power') > 0.5
+  const gasDrive = optional('board.gasDrive', 1)
+  const fanDrive = optional('board.fanDrive', 1)
+  const pumpDrive = optional('board.pumpDrive', 1)
+  const diverterDrive = optional('board.diverterDrive', 1)
+  const sparks = optional('ignition.spark', 0) > 0.5
+  // an outside pump is fed by the controls, not by the board
+  const pumpOutside = system.controls?.volts.pumpVolts !== undefined
+  const gasVolts = system.layout.burner === 'premix' ? 24 : 230
+  return () => {
+    const powered = fused && s[S.supplyVolts]! > 100
+    controller.step(dt, s, powered)
+    const out = controller.outputs
+    s[S.demand] = demandCode[controller.demand]
+    s[S.status] = controller.status
+    s[S.code] = controller.code
+    s[S.displayOn] = powered ? 1 : 0
+    if (!pumpOutside) s[S.pumpVolts] = out.pump ? 230 * pumpDrive : 0
+    s[S.fanVolts] = out.fan === 'off' ? 0 : 230 * fanDrive
+    s[S.diverterVolts] = powered && out.diverter === 'hotWater' && out.pump ? 24 * diverterDrive : 0
+    s[S.sparkOn] = out.spark && sparks ? 1 : 0
+    s[S.pilotValveVolts] = out.pilot ? 230 * gasDrive : 0
+    s[S.gasValveVolts] = out.gas ? gasVolts * gasDrive : 0
+    s[S.elementVolts] = out.elements ? 230 : 0
+  }
+}
+
+/** How far either sequence has come, seen after the plant has answered. */
+export const progress: Part = ({ s, clock, board: controller }) => {
+  return () => {
+    if (clock[2]! < 0.5) return
+    s[S.heatingStage] = controller.progress('heating', s)
+    s[S.hotWaterStage] = controller.progress('hotWater', s)
+    s[S.stage] = controller.stage
+  }
+}

@@ -1,0 +1,24 @@
+import { signalIndex as S } from '../../system/index.ts'
+import type { Part } from '../plant.ts'
+import { firing } from './firing.ts'
+import { overheat } from './flame.ts'
+
+/** Elements stage in one after another behind a contactor, as many as the board asks for and are whole. */
+export const elements: Part = (plant) => {
+  const { s, value } = plant
+  const wanted = firing(plant, 0)
+  const trip = overheat(plant)
+  const count = value('elements.count')
+  const whole = value('elements.whole')
+  const each = value('burner.power') / count
+  const contactor = value('contactor.closes')
+  return () => {
+    const ask = wanted()
+    trip()
+    const live = s[S.elementVolts]! > 180 && contactor > 0.5 && s[S.overheatOpen]! < 0.5
+    const on = live ? Math.max(Math.min(Math.ceil(ask * count - 1e-9), whole), 0) : 0
+    s[S.flame] = on > 0 ? 1 : 0
+    s[S.burnerPower] = on * each
+    s[S.elementCurrent] = (on * each * 1000) / 230
+  }
+}

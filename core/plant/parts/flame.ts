@@ -1,0 +1,35 @@
+import { signalIndex as S } from '../../system/index.ts'
+import { lag, type Plant } from '../plant.ts'
+
+/** seconds the gas in the pipe takes to follow a change of load. Chosen for this model */
+const pipeSeconds = 2
+
+/** Gas at the inlet of the valve: what stands there less what the supply loses under load. */
+export function gasSupply({ s, dt, value }: Plant): () => void {
+  const standing = value('gas.standingPressure') * value('gas.meterValve') * value('gas.applianceCock')
+  const drop = value('gas.dropAtFullRate')
+  const full = value('burner.power')
+  const share = lag(dt, pipeSeconds)
+  s[S.gasInlet] = standing
+  return () => {
+    const load = s[S.flame]! > 0.5 ? Math.min(s[S.gasInput]! / full, 1.2) : 0
+    s[S.gasInlet]! += (Math.max(standing - drop * load * load, 0) - s[S.gasInlet]!) * share
+  }
+}
+
+/** What the board sees of a flame by rectification: electrode, lead and earth together. */
+export function flameSense({ s, value }: Plant): (rate: number) => void {
+  const gain = value('flameElectrode.gain')
+  return (rate) => {
+    s[S.flameCurrent] = s[S.flame]! > 0.5 ? gain * (3.6 + 1.4 * rate) : 0
+  }
+}
+
+/** The overheat device trips on what the exchanger really is, and stays open until someone resets it. */
+export function overheat({ s, value }: Plant): () => void {
+  const tripsAt = value('overheat.tripsAt')
+  s[S.overheatOpen] = value('overheat.open')
+  return () => {
+    if (s[S.flowTemperature]! > tripsAt) s[S.overheatOpen] = 1
+  }
+}

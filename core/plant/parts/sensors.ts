@@ -1,0 +1,40 @@
+import { signalIndex as S } from '../../system/index.ts'
+import { lag, type Part } from '../plant.ts'
+
+const kelvin = 273.15
+/** seconds a clip-on or pocket thermistor lags behind the water. Chosen for this model */
+const sensorSeconds = 1.2
+
+/** Thermistors: a lag, then the curve; a drifted one is a factor on its resistance. */
+export const sensors: Part = ({ s, dt, system, optional }) => {
+  const sensor = (part: string, reads: number, shows: number) => {
+    const factor = optional(`${part}.factor`, NaN)
+    return Number.isNaN(factor) ? null : { reads, shows, shift: Math.log(factor) / system.thermistor.beta }
+  }
+  const all = [
+    sensor('flowThermistor', S.flowTemperature, S.flowSensor),
+    sensor('returnThermistor', S.returnTemperature, S.returnSensor),
+    sensor('hotWaterThermistor', S.hotWaterTemperature, S.hotWaterSensor),
+  ].filter((one) => one !== null)
+  const share = lag(dt, sensorSeconds)
+  const felt = new Float64Array(all.length).fill(NaN)
+  return () => {
+    for (let index = 0; index < all.length; index++) {
+      const { reads, shows, shift } = all[index]!
+      const now = s[reads]!
+      const before = felt[index]!
+      felt[index] = Number.isNaN(before) ? now : before + (now - before) * share
+      s[shows] = sensed(felt[index]!, shift)
+    }
+  }
+}
+
+/** what a board shows at the ends of its range, °C: a sensor open or short. Common practice */
+const lowest = -40
+const highest = 150
+
+/** What the board takes a temperature to be, °C, when the logarithm of the resistance is off by `shift` times B. */
+function sensed(celsius: number, shift: number): number {
+  const inverse = 1 / (celsius + kelvin) + shift
+  return inverse > 1 / 1000 ? Math.max(lowest, Math.min(1 / inverse - kelvin, highest)) : highest
+}

@@ -1,0 +1,44 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { convert, formatQuantity, isUnit, unitsLike } from './index.ts'
+
+describe('units (definitions of the SI brochure)', () => {
+  it.each([
+    [212, '°F', '°C', 100],
+    [14.5037738, 'psi', 'bar', 1],
+    [20, 'mbar', 'kPa', 2],
+    [2.49, 'kΩ', 'Ω', 2490],
+    [11.5, 'l/min', 'm³/h', 0.69],
+    [6000, 'rev/min', 'rev/min', 6000],
+  ] as const)('%d %s is %s %d', (value, from, to, expected) => {
+    expect(convert(value, from, to)).toBeCloseTo(expected, 6)
+  })
+
+  it('go there and back', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...unitsLike('bar')), fc.double({ min: -1, max: 100, noNaN: true }), (unit, value) => {
+        expect(convert(convert(value, 'bar', unit), unit, 'bar')).toBeCloseTo(value, 9)
+      }),
+    )
+  })
+
+  it('of different things are not converted', () => {
+    expect(() => convert(1, 'bar', '°C')).toThrow('°C measures temperature')
+  })
+
+  it('are known by symbol only', () => {
+    expect([isUnit('kΩ'), isUnit('toString'), isUnit('ohm')]).toEqual([true, false, false])
+  })
+})
+
+describe('readings in words', () => {
+  it.each([
+    [2.4912, 'kΩ', '2.49 kΩ'],
+    [41.23, 'Hz', '41.2 Hz'],
+    [1300.4, 'rev/min', '1300 rev/min'],
+    [1e9, 'kΩ', 'open'],
+    [0, 'V', '0 V'],
+  ] as const)('%d %s is “%s”', (value, unit, words) => {
+    expect(formatQuantity(value, unit)).toBe(words)
+  })
+})

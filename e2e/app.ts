@@ -1,0 +1,81 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+
+/** The app as a person uses it. */
+export class App {
+  constructor(readonly page: Page) {}
+
+  address(path = '/'): string {
+    return `${process.env.DEWPOINT}${path}`
+  }
+
+  /** Takes a call for a place of the test's own and goes to tracing. */
+  async takeCall(complaint: string, place = `Test place ${Date.now()}-${Math.floor(performance.now())}`): Promise<string> {
+    await this.page.goto(this.address('/new'))
+    await this.page.getByLabel('Customer or place').fill(place)
+    await this.page.getByRole('radio', { name: complaint, exact: true }).check()
+    await this.page.getByRole('button', { name: 'Open the case' }).click()
+    await expect(this.page).toHaveURL(/\/case\/[0-9a-f-]{36}\/call$/)
+    return place
+  }
+
+  async trace(): Promise<void> {
+    await this.page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+    await expect(this.nextTitle).toBeVisible()
+  }
+
+  /** Chooses the boiler of a new call by the beginning of its name. */
+  async chooseBoiler(name: string): Promise<void> {
+    const list = this.page.getByRole('combobox', { name: 'Boiler' })
+    // waits for the option: a list asked for its options before it is there has none
+    const value = await list.locator('option', { hasText: new RegExp(`^${name}`) }).getAttribute('value')
+    await list.selectOption(value!)
+    await expect(list).toHaveValue(value!)
+  }
+
+  /** Chooses a check by its words instead of the one offered. */
+  async choose(label: string): Promise<void> {
+    // what has just been written is thought through, so the page is at rest
+    await expect(this.page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+    await this.page.getByRole('button', { name: 'Any check…' }).click()
+    await this.page.getByLabel('Find a check').fill(label)
+    await this.page.getByRole('list', { name: 'Checks found' }).getByText(label, { exact: true }).click()
+    await expect(this.nextTitle).toHaveText(label)
+  }
+
+  async answer(label: string, words: string): Promise<void> {
+    await this.choose(label)
+    await this.page.locator('.pad').getByRole('button', { name: words }).click()
+    await expect(this.journal).toContainText(label)
+  }
+
+  async measure(label: string, value: string): Promise<void> {
+    await this.choose(label)
+    await this.page.getByLabel('Reading', { exact: true }).fill(value)
+    await this.page.getByRole('button', { name: /^Record/ }).click()
+    await expect(this.journal).toContainText(label)
+  }
+
+  get nextTitle(): Locator {
+    return this.page.locator('#next-title')
+  }
+  get journal(): Locator {
+    return this.page.locator('.journal ol')
+  }
+  get suspects(): Locator {
+    return this.page.locator('.suspects > ol')
+  }
+  get verdict(): Locator {
+    return this.page.locator('.verdict')
+  }
+}
+
+/** Playwright's test with the app at hand; a page error fails the test. */
+export const test = base.extend<{ app: App }>({
+  app: async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    await use(new App(page))
+    expect(errors).toEqual([])
+  },
+})
+export { expect }

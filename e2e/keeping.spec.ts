@@ -1,0 +1,99 @@
+import { App, expect, test } from './app.ts'
+
+test('a reload in the middle loses nothing, and the list knows the case', async ({ app, page }) => {
+  const place = await app.takeCall('No hot water')
+  await app.trace()
+  await app.answer('Do the radiators get hot?', 'hot as always')
+  await expect(app.suspects).toContainText('Flow turbine stiff or stuck')
+  await page.reload()
+  await expect(app.journal).toContainText('hot as always')
+  await expect(app.suspects).toContainText('Flow turbine stiff or stuck')
+  await page.getByRole('link', { name: /today’s calls/ }).click()
+  await expect(page.getByRole('link', { name: new RegExp(place) })).toContainText('1 reading in')
+})
+
+test('with the server away entries are kept on the device, through a reload of the page, and sent when it is back', async ({ app, page }) => {
+  await app.takeCall('No hot water')
+  await app.trace()
+  await page.route('**/api/**', (route) => route.abort())
+  await app.answer('Do the radiators get hot?', 'hot as always')
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toContainText('1 entry waits')
+  await page.reload()
+  await expect(app.journal).toContainText('hot as always')
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toBeVisible()
+  await page.unroute('**/api/**')
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toHaveCount(0)
+  const id = /case\/([0-9a-f-]{36})/.exec(page.url())![1]!
+  const answer = (await (await page.request.get(app.address(`/api/cases/${id}`))).json()) as { entries: unknown[] }
+  expect(answer.entries).toHaveLength(2)
+})
+
+test('two people on one case see what both wrote', async ({ app, page, browser }) => {
+  await app.takeCall('No hot water')
+  await app.trace()
+  const context = await browser.newContext()
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await new App(other).answer('Is the display, or its lamp, alive?', 'lit')
+  await app.answer('Do the radiators get hot?', 'hot as always')
+  await page.reload()
+  await expect(app.journal).toContainText('Is the display, or its lamp, alive?')
+  await expect(app.journal).toContainText('Do the radiators get hot?')
+  await context.close()
+})
+
+test('a double click on an answer writes it once', async ({ app, page }) => {
+  await app.takeCall('No hot water')
+  await app.trace()
+  await app.choose('Do the radiators get hot?')
+  await page.locator('.pad').getByRole('button', { name: 'hot as always' }).dblclick()
+  await expect(app.journal.getByText('Do the radiators get hot?')).toHaveCount(1)
+  await expect(app.journal.getByRole('listitem')).toHaveCount(2)
+})
+
+test('readings in another unit are taken as they are; impossible ones are not taken', async ({ app, page }) => {
+  await app.takeCall('No heating')
+  await app.trace()
+  await app.choose('Gauge, cold')
+  const reading = page.getByLabel('Reading', { exact: true })
+  await reading.fill('17')
+  await expect(page.getByText('17.0 bar cannot be')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Record/ })).toBeDisabled()
+  await reading.fill('abc')
+  await expect(page.getByText('Type a number')).toBeVisible()
+  await page.getByRole('combobox', { name: 'Unit of the reading' }).selectOption('psi')
+  await reading.fill('17')
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(app.journal).toContainText('17.0 psi')
+})
+
+test('an unknown case and an unknown address say what to do', async ({ app, page }) => {
+  await page.goto(app.address('/case/01934a00-0000-7000-8000-000000000000'))
+  await expect(page.getByRole('alert')).toContainText('list of cases')
+  await page.goto(app.address('/nowhere'))
+  await page.getByRole('link', { name: 'Go to today’s calls' }).click()
+  await expect(page.getByRole('heading', { name: 'Today’s calls' })).toBeVisible()
+})
+
+test('a new call without a name says so and keeps what was typed', async ({ app, page }) => {
+  await page.goto(app.address('/new'))
+  await page.getByLabel('Address').fill('Quay Lane')
+  await page.getByRole('button', { name: 'Open the case' }).click()
+  await expect(page.getByRole('alert')).toContainText('Choose what the customer complains of')
+  await page.getByRole('radio', { name: 'No heating' }).check()
+  await page.getByRole('button', { name: 'Open the case' }).click()
+  await expect(page.getByText('give the customer or the place a name')).toBeVisible()
+  await expect(page.getByLabel('Address')).toHaveValue('Quay Lane')
+})
+
+test('the phases stay under the finger while an entry is being sent', async ({ app, page }) => {
+  await app.takeCall('No hot water')
+  const link = page.getByRole('link', { name: 'Trace', exact: true })
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toHaveCount(0)
+  const before = await link.boundingBox()
+  await page.route('**/api/**', (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()))
+  await app.trace()
+  await page.locator('.pad').getByRole('button').first().click()
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toBeVisible()
+  expect(await link.boundingBox()).toEqual(before)
+})

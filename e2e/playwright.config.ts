@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  globalSetup: './startServer.ts',
+  outputDir: '../test-results',
+  workers: 2,
+  retries: 0,
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
+  forbidOnly: true,
+  reporter: process.env.REPORT ? [['list'], ['json', { outputFile: process.env.REPORT }]] : 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 30_000,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      chromiumSandbox: false,
+      args: [
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-domain-reliability',
+        '--no-pings',
+        '--metrics-recording-only',
+        '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+        '--font-render-hinting=none',
+        '--force-color-profile=srgb',
+      ],
+    },
+  },
+})

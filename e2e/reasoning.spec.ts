@@ -1,0 +1,96 @@
+import { expect, test, type App } from './app.ts'
+
+test.describe.configure({ mode: 'parallel' })
+
+/** Records a number of the check that is chosen. */
+async function crossed(app: App): Promise<void> {
+  await app.takeCall('Tap runs hot, cold, hot')
+  await app.trace()
+  await app.measure('Plate, heating side in, as the burner drops out or settled', '60')
+  await app.choose('Plate, heating side out, as the burner drops out or settled')
+  await app.page.getByLabel('Reading', { exact: true }).fill('78')
+  await app.page.getByRole('button', { name: /^Record/ }).click()
+  await expect(app.page.getByRole('alertdialog')).toContainText('cannot be hotter than its inlet')
+}
+
+test('a plate that gives back hotter water than it took is refused with why; measured again, it is believed', async ({ app, page }) => {
+  await crossed(app)
+  await page.getByRole('button', { name: 'Measure again' }).press('Enter')
+  await expect(app.nextTitle).toHaveText('Plate, heating side out, as the burner drops out or settled')
+  await page.getByLabel('Reading', { exact: true }).fill('41')
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(app.journal).toContainText('41')
+  await expect(page.getByRole('alertdialog')).toHaveCount(0)
+})
+
+test('kept as doubtful it stays in the journal and is not asked about again', async ({ app, page }) => {
+  await crossed(app)
+  await page.getByRole('button', { name: 'Keep as doubtful' }).press('Enter')
+  await expect(page.getByRole('alertdialog')).toHaveCount(0)
+  await expect(app.journal).toContainText('78')
+  await page.reload()
+  await expect(app.journal).toContainText('78')
+  await expect(app.nextTitle).toBeVisible()
+  await expect(page.getByRole('alertdialog')).toHaveCount(0)
+})
+
+test('by keyboard: the order of checks, and what stands behind a suspect', async ({ app, page }) => {
+  await app.takeCall('No hot water')
+  await app.trace()
+  const order = page.getByRole('group', { name: 'Order of checks' })
+  await expect(order.getByRole('button', { name: 'Most telling' })).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('o')
+  await expect(order.getByRole('button', { name: 'Forward' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+  await app.suspects.getByRole('button').first().press('Enter')
+  await expect(app.suspects).toContainText(/Before any reading \S+ in a thousand call-outs: assumed, counting for 400 cases/)
+})
+
+test('enough is known: the repair is offered as cheaper than another check, and the one reading it hangs on is to be taken again', async ({ app, page }) => {
+  await app.takeCall('It stops with a code')
+  await app.trace()
+  await app.answer('Fan hums but does not blow', 'yes')
+  await app.measure('Supply at the fan plug while it should purge', '231')
+  await app.answer('Fan seen turning while supplied', 'stands still')
+  await expect(app.verdict).toContainText('Fan')
+  await expect(page.locator('.enough')).toContainText(/Do next|Take it again first/)
+  await page.locator('summary').press('Enter')
+  await expect(page.locator('.water svg')).toHaveAttribute('aria-label', /Pump: /)
+})
+
+test('a place known from before: its boiler is taken over, its past is told, top-ups are counted', async ({ app, page }) => {
+  await page.goto(app.address('/new'))
+  await page.getByLabel('Customer or place').fill('7 Cockle Row')
+  await expect(page.getByLabel('Known here')).toHaveValue(/^[0-9a-f-]{36}$/)
+  await page.getByRole('radio', { name: 'Pressure keeps falling' }).check()
+  await page.getByRole('button', { name: 'Open the case' }).click()
+  const past = page.getByRole('region', { name: 'From before' })
+  await expect(past).toContainText('visits in the last year')
+  await expect(past).toContainText('More than once: expansion vessel has lost its charge')
+  await expect(past).toContainText(/proved cases on this kind of boiler/)
+  for (const [day, told] of [
+    ['2026-01-10', '10 January 2026'],
+    ['2026-02-11', '11 February 2026'],
+    ['2026-03-12', '12 March 2026'],
+    ['2026-04-13', '13 April 2026'],
+  ] as const) {
+    await page.getByRole('textbox', { name: 'Day' }).fill(day)
+    await page.getByRole('button', { name: 'Note it' }).press('Enter')
+    await expect(app.journal).toContainText(`History, ${told}`)
+  }
+  await expect(past).toContainText('4 top-ups in a year: more than is normal')
+})
+
+test('what things cost is kept, and refused where it cannot be', async ({ app, page }) => {
+  await page.goto(app.address('/firm'))
+  const hour = page.getByLabel('An hour on site')
+  await expect(hour).not.toHaveValue('')
+  await hour.fill('-5')
+  await page.getByRole('button', { name: 'Keep' }).press('Enter')
+  await expect(page.getByText('cannot be below nothing')).toBeVisible()
+  await hour.fill('64')
+  await page.getByRole('button', { name: 'Keep' }).press('Enter')
+  await expect(page.getByRole('status')).toContainText('Kept')
+  await page.reload()
+  await expect(hour).toHaveValue('64')
+})

@@ -1,0 +1,88 @@
+import type { Page } from '@playwright/test'
+import { expect, test, type App } from './app.ts'
+
+const phone = { width: 390, height: 844 }
+const take = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' })
+
+async function openCase(app: App, page: Page, place: string, phase = 'trace'): Promise<void> {
+  await page.goto(app.address('/'))
+  await page
+    .getByRole('link', { name: new RegExp(place) })
+    .first()
+    .click()
+  await expect(app.suspects).toBeVisible()
+  if (phase !== 'trace') await page.getByRole('link', { name: new RegExp(`^${phase}`) }).click()
+  await expect(page.locator('h1').first()).toBeVisible()
+}
+
+test('light', async ({ app, page }) => {
+  await page.goto(app.address('/'))
+  await expect(page.getByRole('link', { name: /Net Loft/ })).toBeVisible()
+  await take(page, 'today')
+  await page.goto(app.address('/new'))
+  await page.getByLabel('Customer or place').fill('Chandlery on the Mole')
+  await page.getByRole('radio', { name: 'No hot water', exact: true }).check()
+  await take(page, 'new-call')
+  await openCase(app, page, '7 Cockle Row', 'Call')
+  await expect(page.getByRole('heading', { name: 'Ask before you travel' })).toBeVisible()
+  await take(page, 'call')
+  await openCase(app, page, 'Net Loft 3')
+  await take(page, 'trace-outcome')
+  await app.choose('Flow thermistor, resistance at a measured pipe temperature')
+  await page.getByLabel('Reading', { exact: true }).fill('1.80')
+  await take(page, 'trace-reading')
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await page.getByRole('button', { name: 'See evidence and repair' }).click()
+  await expect(page.getByRole('button', { name: /^Condemn/ })).toBeVisible()
+  await take(page, 'repair')
+  await openCase(app, page, 'Harbour Bakery', 'Repair')
+  await take(page, 'prove')
+  await page.goto(app.address('/library'))
+  await expect(page.getByRole('link', { name: /Quay 24/ })).toBeVisible()
+  await take(page, 'library')
+  await page.goto(app.address('/library/premix-combi'))
+  await page.getByRole('combobox', { name: 'With this wrong' }).fill('Plate blocked')
+  await page.getByRole('option', { name: 'Plate blocked on the heating side' }).click()
+  await page.getByRole('button', { name: /^Run/ }).click()
+  await expect(page.getByText('with the fault')).toBeVisible()
+  await page.getByLabel('Moment of the run').fill('60')
+  await page.evaluate('window.scrollTo(0, 0)')
+  await take(page, 'system')
+  await openCase(app, page, 'Quay Studios')
+  await take(page, 'trace-zones')
+  await openCase(app, page, 'Harbour Master’s House')
+  await page.getByRole('link', { name: 'Wiring' }).click()
+  await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Probe next/ })).toBeVisible()
+  await take(page, 'wiring')
+  await app.takeCall('Smell of gas', 'Sail loft')
+  await expect(page.getByRole('heading', { level: 1, name: 'Smell of gas' })).toBeVisible()
+  await take(page, 'stop')
+})
+
+test.describe('dark', () => {
+  test.use({ colorScheme: 'dark' })
+  test('dark', async ({ app, page }) => {
+    await openCase(app, page, 'Merrowhaven Sailing School')
+    await take(page, 'trace-dark')
+    await page.goto(app.address('/bench/wiring'))
+    await page.getByRole('combobox', { name: 'With this wrong' }).fill('Heating valve: end switch')
+    await page.getByRole('option', { name: 'Heating valve: end switch does not make' }).click()
+    await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+    await page.evaluate('window.scrollTo(0, 0)')
+    await take(page, 'bench-dark')
+  })
+})
+
+test.describe('phone', () => {
+  test.use({ viewport: phone, hasTouch: true })
+  test('phone', async ({ app, page }) => {
+    await app.takeCall('Tap runs hot, cold, hot', 'Rope walk')
+    await app.trace()
+    await app.choose('Flow thermistor, resistance at a measured pipe temperature')
+    await page.getByLabel('Reading', { exact: true }).fill('1.80')
+    await page.locator('h1').scrollIntoViewIfNeeded()
+    await page.evaluate('window.scrollTo(0, 70)')
+    await take(page, 'phone-trace')
+  })
+})

@@ -1,0 +1,101 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test, type App } from './app.ts'
+
+const caseOf = async (app: App, page: Page, place: string) => {
+  const { cases } = (await (await page.request.get(app.address('/api/cases'))).json()) as { cases: { id: string; site: { name: string } }[] }
+  return cases.find((one) => one.site.name === place)!.id
+}
+
+test('keyboard alone: answer, next, record, undo, help', async ({ app, page }) => {
+  await app.takeCall('Tap runs hot, cold, hot')
+  await app.trace()
+  await app.choose('Does the burner drop out at the high limit on hot water?')
+  await page.locator('body').click({ position: { x: 5, y: 400 } })
+  await page.keyboard.press('1')
+  await expect(app.journal).toContainText('drops out, display pauses')
+  await app.choose('Gauge, cold')
+  await page.locator('body').click({ position: { x: 5, y: 400 } })
+  await page.keyboard.type('1.2')
+  await page.keyboard.press('Enter')
+  await expect(app.journal).toContainText('1.20 bar')
+  await page.locator('body').click({ position: { x: 5, y: 400 } })
+  await page.keyboard.press('u')
+  await expect(app.journal).not.toContainText('1.20 bar')
+  const offered = await app.nextTitle.textContent()
+  await page.keyboard.press('n')
+  await expect(app.nextTitle).not.toHaveText(offered!)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeHidden()
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('call, trace and repair fit the width, and a reading is recorded by touch', async ({ app, page }) => {
+    const fits = async () => expect(await page.evaluate('document.documentElement.scrollWidth - window.innerWidth')).toBeLessThanOrEqual(0)
+    await page.goto(app.address('/'))
+    await fits()
+    await app.takeCall('Tap runs hot, cold, hot')
+    await fits()
+    await app.trace()
+    await fits()
+    await app.choose('Flow thermistor, resistance at a measured pipe temperature')
+    await page.getByLabel('Reading', { exact: true }).fill('1.8')
+    await page.getByRole('button', { name: /^Record/ }).tap()
+    await expect(app.journal).toContainText('1.80 kΩ')
+    await fits()
+    await page.getByRole('link', { name: 'Repair' }).tap()
+    await fits()
+    await page.goto(app.address('/library/system-boiler'))
+    await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
+    await fits()
+  })
+})
+
+for (const scheme of ['light', 'dark'] as const) {
+  test.describe(`${scheme} theme`, () => {
+    test.use({ colorScheme: scheme })
+
+    test('every view is free of accessibility faults (axe)', async ({ app, page }) => {
+      // eleven views, each looked through as a whole
+      test.setTimeout(400_000)
+      const netLoft = await caseOf(app, page, 'Net Loft 3')
+      const bakery = await caseOf(app, page, 'Harbour Bakery')
+      const harbourMaster = await caseOf(app, page, 'Harbour Master’s House')
+      const paths = [
+        '/',
+        '/new',
+        '/nowhere',
+        `/case/${netLoft}/call`,
+        `/case/${netLoft}/trace`,
+        `/case/${netLoft}/repair`,
+        `/case/${bakery}/repair`,
+        `/case/${harbourMaster}/wiring`,
+        '/bench/wiring',
+        '/firm',
+        '/library',
+        '/library/premix-combi',
+      ]
+      for (const path of paths) {
+        await page.goto(app.address(path))
+        await expect(page.locator('h1').first()).toBeVisible()
+        if (path.includes('/case/')) await expect(app.suspects).toBeVisible()
+        if (path.endsWith('/wiring')) await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+        if (path.startsWith('/library/')) await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
+        const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+        expect(violations.map((one) => `${path}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
+      }
+    })
+  })
+}
+
+test('the theme can be switched by hand and is remembered', async ({ app, page }) => {
+  await page.goto(app.address('/'))
+  await page.getByRole('button', { name: 'Dark' }).click()
+  await expect(page.locator('.v-theme--dark').first()).toBeVisible()
+  await page.reload()
+  await expect(page.locator('.v-theme--dark').first()).toBeVisible()
+})

@@ -1,0 +1,164 @@
+import { expect, test, type App } from './app.ts'
+
+test.describe.configure({ mode: 'parallel' })
+
+/** Takes a call for a system, says how it is wired, and stands before the map. */
+async function wired(app: App, system: string, complaint: string, scheme: string): Promise<void> {
+  const { page } = app
+  await page.goto(app.address('/new'))
+  await app.chooseBoiler(system)
+  await page.getByLabel('Customer or place').fill(`Wired place ${Date.now()}`)
+  await page.getByRole('radio', { name: complaint, exact: true }).check()
+  await page.getByRole('button', { name: 'Open the case' }).click()
+  await page.getByRole('link', { name: 'Wiring' }).press('Enter')
+  await page.getByRole('button', { name: scheme }).click()
+  await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+}
+
+/** Puts the red probe on a terminal by pressing it on the map, and records what is read against where the black one is. */
+async function read(app: App, terminal: number, volts: string): Promise<void> {
+  const { page } = app
+  await page.getByRole('button', { name: new RegExp(`^Terminal ${terminal},`) }).click()
+  await expect(page.getByRole('heading', { name: /^Volts/ })).toContainText(`(${terminal}) –`)
+  await page.getByLabel('Reading', { exact: true }).fill(volts)
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(app.journal.getByRole('listitem').first()).toContainText(`(${terminal}) –`)
+}
+
+const demand = (page: App['page'], name: string) => page.getByRole('group', { name: 'What is asked' }).getByRole('button', { name, exact: true })
+
+test('two 2-port valves: live on motor and permanent live, none switched: the valve and nothing else', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'No hot water from the cylinder', 'Two 2-port valves Programmer')
+  await expect(page.getByText('Healthy: 230 V')).toBeVisible()
+  await read(app, 25, '0')
+  await read(app, 17, '230')
+  await read(app, 20, '229')
+  const top = app.suspects.getByRole('listitem')
+  for (const place of [0, 1, 2]) await expect(top.nth(place)).toContainText('Hot-water valve')
+  // a reading taken with continuity in mind is refused while live, and the other way round
+  await demand(page, 'Isolated').click()
+  await expect(page.getByRole('heading', { name: /^Continuity/ })).toBeVisible()
+  await expect(page.getByText('Prove dead first')).toBeVisible()
+})
+
+test('24 V zones: a warm neighbour clears what they share; the thermostat, its conductor or its setting are left', async ({ app, page }) => {
+  await wired(app, 'Zoned heating boiler', 'One zone cold, its neighbour warm', 'Four zones with 24 V valves')
+  await page.getByRole('button', { name: 'Place black' }).click()
+  await page.getByRole('button', { name: /^Terminal 11, Zone valve 1 24 V return/ }).click()
+  await page.getByRole('button', { name: 'Place red' }).click()
+  await read(app, 10, '0')
+  await expect(app.suspects).toContainText(/thermostat/i)
+  await expect(app.suspects).not.toContainText('Control transformer')
+})
+
+test('24 V zones: a valve that opens and calls nothing: its end switch', async ({ app, page }) => {
+  await wired(app, 'Zoned heating boiler', 'One zone cold, its neighbour warm', 'Four zones with 24 V valves')
+  await read(app, 10, '25.6')
+  await page.getByRole('button', { name: 'Place black' }).click()
+  await page.getByRole('button', { name: /^Terminal 2, Fused isolator N/ }).click()
+  await page.getByRole('button', { name: 'Place red' }).click()
+  await read(app, 35, '0')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Lever of the heating valve while it should be open', 'slack: driven open')
+  await expect(app.suspects.getByRole('listitem').first()).toContainText('Heating valve: end switch does not make')
+})
+
+test('mid-position valve stuck at hot water: white and grey live, orange dead, the lever resists: head or body', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'No heating', 'Mid-position valve At rest')
+  await read(app, 14, '230')
+  await read(app, 15, '230')
+  await read(app, 16, '0')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Lever of the mid-position valve while rooms alone call', 'resists all the way')
+  await expect(app.suspects.getByRole('listitem').nth(0)).toContainText('Mid-position valve: motor dead')
+  await expect(app.suspects.getByRole('listitem').nth(1)).toContainText('Mid-position valve: body seized')
+})
+
+test('24 V zones: every zone cold, no voltage behind the transformer: its fuse or itself', async ({ app, page }) => {
+  await wired(app, 'Zoned heating boiler', 'Every zone stays cold', 'Four zones with 24 V valves')
+  await page.getByRole('button', { name: 'Place black' }).click()
+  await page.getByRole('button', { name: /^Terminal 7, Transformer 24 V return/ }).click()
+  await page.getByRole('button', { name: 'Place red' }).click()
+  await read(app, 6, '0')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Fuse of the control transformer', 'open')
+  await expect(app.verdict).toContainText(/fuse/i)
+})
+
+test('two 2-port valves: heating runs whenever hot water does: one is held open by hand', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'Radiators warm whenever hot water is on', 'Two 2-port valves Programmer')
+  await expect(demand(page, 'Cylinder thermostat calls')).toHaveAttribute('aria-pressed', 'true')
+  await read(app, 12, '0')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Lever of the heating valve with nothing calling', 'latched open by hand')
+  await expect(app.suspects.getByRole('listitem').first()).toContainText('Heating valve: held open by hand')
+})
+
+test('pump runs with nothing asked: back from the boiler to a wire on the wrong terminal, then a thermostat stuck closed behind it', async ({ app, page }) => {
+  await wired(app, 'Heat-only boiler 22', 'Pump runs with nothing asked', 'Gravity hot water, pumped heating')
+  await expect(demand(page, 'Room thermostat calls')).toHaveAttribute('aria-pressed', 'false')
+  await page.getByRole('button', { name: 'From the boiler back' }).click()
+  await expect(page.getByRole('button', { name: /^Probe next: Boiler demand/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Probe next/ }).click()
+  await read(app, 24, '0')
+  await read(app, 18, '229')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Wire room thermostat call – hot-water valve switch at rest: followed and tested', 'on another terminal')
+  await expect(app.verdict).toContainText('Wire room thermostat call')
+  await page.getByRole('button', { name: 'See evidence and repair' }).click()
+  await page.getByRole('button', { name: /^Condemn/ }).click()
+  await page.getByRole('button', { name: 'Done: move the conductor to its own terminal' }).click()
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Does the pump run with nothing calling?', 'it runs')
+  await app.measure('Demand terminal with nothing calling', '229')
+  await app.answer('Room thermostat turned to its lowest', 'stays made')
+  await expect(app.verdict).toContainText('Room thermostat')
+})
+
+test('mid-position valve: the map says what grey is not; dead grey with its source live is a lost conductor', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'No heating', 'Mid-position valve At rest')
+  await demand(page, 'Room thermostat calls').click()
+  await demand(page, 'Room thermostat calls').click()
+  await read(app, 14, '230')
+  await read(app, 15, '8')
+  await expect(page.getByText('it is no permanent live').first()).toBeVisible()
+  await read(app, 13, '230')
+  await expect(app.suspects.getByRole('listitem').first()).toContainText('Wire cylinder thermostat satisfied – mid-position valve satisfied')
+})
+
+test('a seized body looks like a dead head until the head is lifted off', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'No hot water from the cylinder', 'Two 2-port valves Programmer')
+  await read(app, 17, '230')
+  await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
+  await app.answer('Lever of the hot-water valve while it should be open', 'springs back or resists')
+  await expect(app.suspects).toContainText('Hot-water valve: motor dead')
+  await expect(app.suspects).toContainText('Hot-water valve: body seized')
+  await app.answer('Head of the hot-water valve lifted off: does the spindle turn?', 'seized')
+  await expect(app.verdict).toContainText('Hot-water valve’s body')
+})
+
+test('bench: what should I read, healthy and with a fault; ghosts; a conductor retagged; SPICE', async ({ app, page }) => {
+  await page.goto(app.address('/bench/wiring'))
+  await expect(page.getByRole('heading', { name: 'What should I read?' })).toBeVisible()
+  await page.getByRole('button', { name: /^Terminal 12, Heating valve motor/ }).click()
+  const reading = page.getByRole('region', { name: /^Volts/ })
+  await expect(reading).toContainText('230 V')
+  await page.getByRole('combobox', { name: 'With this wrong' }).fill('Heating valve: motor dead')
+  await page.getByRole('option', { name: 'Heating valve: motor dead' }).press('Enter')
+  await demand(page, 'Room thermostat calls').click()
+  await expect(reading).toContainText('floating')
+  await expect(page.getByText('a ghost')).toBeVisible()
+  await page.getByRole('button', { name: 'Low-impedance tester' }).click()
+  await expect(page.getByText('a ghost')).toHaveCount(0)
+  // a conductor: pressed, its colour and number written down as found
+  await page.locator('.core').filter({ hasText: 'Wire room thermostat call – heating valve motor' }).locator('.touch').dispatchEvent('click')
+  await expect(page.getByRole('heading', { name: 'Wire room thermostat call – heating valve motor' })).toBeVisible()
+  await page.getByLabel('Number at its second end, as found').fill('7')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: /^Terminal 7, Heating valve motor/ })).toBeVisible()
+  // keyboard: a terminal takes Enter
+  await page.getByRole('button', { name: /^Terminal 9, Room thermostat call/ }).press('Enter')
+  await expect(page.getByRole('heading', { name: /^Volts: Room thermostat call \(9\)/ })).toBeVisible()
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save this state as a SPICE netlist' }).click()])
+  expect(file.suggestedFilename()).toBe('two-valves.cir')
+})

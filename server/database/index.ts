@@ -1,0 +1,2 @@
+export { connect, migrateDatabase, type Database } from './connect.ts'
+export * as tables from './schema.ts'

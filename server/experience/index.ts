@@ -1,0 +1,13 @@
+import type { FastifyPluginAsync } from 'fastify'
+import type { Database } from '../database/index.ts'
+import { ProblemError } from '../problems/index.ts'
+import { pastOf } from './queries.ts'
+
+/** What earlier cases teach: of one appliance, and of its kind. */
+export const experienceFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
+  app.get<{ Params: { id: string } }>('/api/cases/:id/past', async (request) => {
+    const past = await pastOf(database, request.params.id)
+    if (!past) throw new ProblemError('notFound', `No case ${request.params.id}. Go back to the list of cases and open it from there.`)
+    return past
+  })
+}

@@ -1,0 +1,70 @@
+// Builds what runs: signatures, the web application and the server bundle. Skips what is up to date.
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { ensurePackages } from './prepare.mjs'
+import { Advice, bin, command, run, say } from './run.mjs'
+import { root, unlessFresh } from './stamp.mjs'
+
+/** What the shipped signatures depend on besides the catalogue: the simulation, whatever its comments and layout. */
+async function modelHash() {
+  const { build: bundle } = await import('esbuild')
+  const { outputFiles } = await bundle({
+    entryPoints: [join(root, 'core/diagnosis/signatures.ts')],
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    platform: 'node',
+    write: false,
+  })
+  return createHash('sha256').update(outputFiles[0].contents).digest('hex').slice(0, 24)
+}
+
+/**
+ * Signatures are shipped with the source. Those that are stale are simulated again, which takes minutes; on CI they are refused instead,
+ * so that stale ones are never handed in.
+ */
+export async function ensureSignatures() {
+  await unlessFresh('signatures', ['core', 'trade', 'cli/signatures.ts'], 'trade/signatures', async () => {
+    const file = join(root, 'trade/signatures/model.txt')
+    const now = await modelHash()
+    const sameModel = existsSync(file) && readFileSync(file, 'utf8').trim() === now
+    const stale = sameModel ? (await run(bin('tsx'), ['cli/signatures.ts', '--stale'])).trim() : 'every system'
+    if (stale === '') return
+    if (process.env.CI) throw new Advice(`The shipped signatures are stale (${stale}). Run npm run signatures and commit trade/signatures.`)
+    say(`simulating every fault and pair of faults of ${stale}: minutes, once per change of the model`)
+    await run(bin('tsx'), ['cli/signatures.ts', ...(sameModel ? [] : ['--force'])])
+    writeFileSync(file, `${now}\n`)
+  })
+}
+
+/** Builds everything that is stale. */
+export async function build() {
+  await ensureSignatures()
+  await unlessFresh('web', ['core', 'trade', 'contract', 'web', 'package-lock.json', 'tools/build.mjs'], 'web/dist/index.html', async () => {
+    say('building the web application')
+    await run(bin('vite'), ['build', 'web', '--logLevel', 'warn'])
+  })
+  await unlessFresh('server', ['core', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
+    say('building the server')
+    const shared = [
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--packages=external',
+      '--log-level=warning',
+      '--alias:@dewpoint/contract=./contract/index.ts',
+      '--alias:@dewpoint/core/casebook=./core/casebook/index.ts',
+    ]
+    await run(bin('esbuild'), ['server/main.ts', ...shared, '--outfile=server/dist/main.js'])
+    await run(bin('esbuild'), ['demo/load.ts', ...shared, '--outfile=demo/dist/load.js'])
+  })
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {
+  await command(async () => {
+    await ensurePackages()
+    await build()
+  })
+}

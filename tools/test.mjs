@@ -1,0 +1,91 @@
+// Everything that must hold, on a fresh machine: installs what is missing, then checks, unit, route and browser tests.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { build } from './build.mjs'
+import { ensureDebian, ensurePackages } from './prepare.mjs'
+import { bin, command, run, say } from './run.mjs'
+import { root } from './stamp.mjs'
+
+const reports = join(root, '.cache', 'reports')
+
+await command(async () => {
+  await ensureDebian('mariadb-server', 'chromium', 'ngspice')
+  await ensurePackages()
+  await build()
+  rmSync(reports, { recursive: true, force: true })
+  mkdirSync(reports, { recursive: true })
+
+  const results = []
+  /** a step that passes or fails as a whole */
+  const check = async (name, program, ...args) => {
+    try {
+      await run(bin(program), args)
+      results.push({ name, passed: 1, failed: 0 })
+    } catch (error) {
+      results.push({ name, passed: 0, failed: 1, output: error.message })
+    }
+  }
+  /** a step with a report of its own that counts its tests; a run that ends badly without a failed test fails by itself */
+  const tests = async (name, report, read, program, args, env = {}) => {
+    let ended = ''
+    await run(bin(program), args, { env }).catch((error) => (ended = error.message))
+    let counted = { passed: 0, failed: 0 }
+    try {
+      counted = read(JSON.parse(readFileSync(report, 'utf8')))
+    } catch {
+      ended ||= 'no report was written'
+    }
+    if (counted.passed + counted.failed === 0 || (ended && counted.failed === 0)) counted.failed++
+    results.push({ name, ...counted, output: ended })
+  }
+  const vitest = (project) => {
+    const report = join(reports, `${project}.json`)
+    return tests(project, report, (one) => ({ passed: one.numPassedTests, failed: one.numFailedTests }), 'vitest', [
+      'run',
+      '--project',
+      project,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ])
+  }
+  const browser = () => {
+    const report = join(reports, 'e2e.json')
+    return tests(
+      'e2e',
+      report,
+      ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
+      'playwright',
+      ['test', '--config', 'e2e/playwright.config.ts'],
+      { REPORT: report },
+    )
+  }
+
+  say('lint, format, types, layers, dead code')
+  await Promise.all([
+    (async () => {
+      await check('lint', 'eslint', '.', '--max-warnings', '0')
+      await check('format', 'prettier', '--check', '--log-level', 'warn', '.')
+      await check('layers', 'depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'trade', 'contract', 'server', 'web', 'cli', 'demo')
+    })(),
+    (async () => {
+      await check('types', 'tsc', '-p', 'tsconfig.json')
+      await check('types of the web', 'vue-tsc', '-p', 'web/tsconfig.json')
+      await check('dead code', 'knip')
+    })(),
+  ])
+  await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
+  say('unit tests and route tests')
+  await vitest('unit')
+  await vitest('routes')
+  say('browser tests')
+  await browser()
+
+  for (const { name, passed, failed, output } of results) {
+    console.log(`${failed > 0 ? '✗' : '✓'} ${name}: ${passed} passed${failed > 0 ? `, ${failed} failed` : ''}`)
+    if (failed > 0) console.log(output)
+  }
+  const sum = (key) => results.reduce((total, one) => total + one[key], 0)
+  console.log(`${sum('passed')} passed, ${sum('failed')} failed`)
+  process.exit(sum('failed') > 0 ? 1 : 0)
+})

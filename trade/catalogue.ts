@@ -1,0 +1,153 @@
+import type { Catalogue, Check, Fault, Read, Remedy } from '@dewpoint/core/diagnosis'
+import { producedSignals } from '@dewpoint/core/plant'
+import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
+import { bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
+import { complaints, dangers } from './complaints.ts'
+import { faultRows } from './faults/index.ts'
+import { conductorFaults } from './faults/wiring.ts'
+import { inseparable } from './inseparable.ts'
+import { instruments } from './instruments.ts'
+import { partLabels } from './parts.ts'
+import { remedyRows } from './remedies/index.ts'
+import { high, main, type CheckRow } from './rows.ts'
+import { highRunOf, mainRunOf, runsOf } from './runs.ts'
+import { labelFacts } from './controls/colours.ts'
+import { actions, facts } from './situations.ts'
+import { stories } from './stories.ts'
+import { atCallLevel, wiredAs } from './wired.ts'
+
+/**
+ * Everything known about one kind of boiler: the rows that fit its parts. A fault belongs to a system that has every parameter it
+ * changes, a check to one that has what it is read from, a cue where some fault of the system shows it.
+ *
+ * @param scheme how it is wired, where that is known: its devices and conductors then belong to the system
+ */
+export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catalogue {
+  const system = scheme ? wiredAs(boiler, scheme) : boiler
+  const parameters = new Set(system.components.flatMap(({ id, parameters: own }) => Object.keys(own).map((name) => `${id}.${name}`)))
+  const components = new Set(system.components.map((one) => one.id))
+  const fits = (row: { systems?: string[]; needs?: string }) =>
+    (!row.systems || row.systems.includes(boiler.id)) && (row.needs === undefined || components.has(row.needs))
+  const runs = runsOf(system)
+  const runIds = new Set(runs.map((one) => one.id))
+  const mainRun = mainRunOf(system)
+
+  const candidates = [...faultRows, ...(scheme ? conductorFaults(scheme) : [])].filter(
+    (row) => fits(row) && Object.keys(row.patch).every((key) => parameters.has(key)),
+  )
+  const known = new Set(candidates.map((one) => one.id))
+  const drips = new Map(system.dripPositions.map(({ id, part }) => [part, `look.drip.${id}`]))
+  const cues = (fault: Fault) => ({ ...fault.cues, ...(drips.has(fault.part) && wets(fault) ? { [drips.get(fault.part)!]: 0.75 } : {}) })
+  const cited = new Set(candidates.flatMap((fault) => Object.keys(cues(fault))))
+
+  const produced = producedSignals(system)
+  const asNoDemand = noDemand(parameters)
+  const changed = new Set([...candidates.flatMap((fault) => Object.keys(fault.patch)), ...asNoDemand.flatMap((patch) => Object.keys(patch))])
+  // a parameter no fault changes tells nothing
+  const readable = (read: Read) => ('run' in read ? runIds.has(read.run) && produced.has(read.signal) : 'story' in read ? true : changed.has(read.parameter))
+  const checks = [
+    ...[...checkRows, ...(scheme ? [...conductorChecks(scheme), ...bridgeCheck(scheme)] : [])].filter(fits).map((row) => resolved(row, system, mainRun)),
+    ...displayedChecks(system, [...runIds], mainRun),
+  ]
+    .map((check) => trimmed(check, readable))
+    .filter((check): check is Check => check !== null && (check.result.kind !== 'cue' || cited.has(check.id)))
+  const checkIds = new Set(checks.map((one) => one.id))
+
+  const faults = candidates.map(({ systems: _systems, ...fault }): Fault => ({
+    ...fault,
+    cues: Object.fromEntries(Object.entries(cues(fault)).filter(([id]) => checkIds.has(id))),
+    ...(fault.damages && { damages: only(fault.damages, known) }),
+    ...(fault.hides && { hides: only(fault.hides, known) }),
+    ...(fault.causeChecks && { causeChecks: fault.causeChecks.filter((id) => checkIds.has(id)) }),
+  }))
+  const remedies = remedyRows
+    .map((row): Remedy => ({
+      ...row,
+      parts: [...row.parts, ...row.seals],
+      mends: faults.filter((fault) => fault.remedies.includes(row.id)).map((fault) => fault.id),
+    }))
+    .filter((remedy) => remedy.mends.length > 0)
+
+  return {
+    system,
+    runs,
+    stories,
+    parts: [...new Set(faults.map((fault) => fault.part))].map((id) => ({
+      id,
+      label: partLabels[id] ?? system.components.find((one) => one.id === id)?.label ?? id,
+    })),
+    faults,
+    checks,
+    remedies,
+    instruments,
+    complaints: complaints.filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check))).map(({ needs: _needs, ...one }) => one),
+    dangers,
+    facts: [
+      ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
+      ...(scheme ? labelFacts(scheme) : []),
+    ],
+    actions: actions.map(({ mends, ...action }) => ({ ...action, ...(mends && { mends: mends.filter((id) => known.has(id)) }) })),
+    inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
+    prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 2.5, noDemandPatches: asNoDemand },
+  }
+}
+
+/** What "nothing asks it to run" looks like: each thermostat in turn set below what it feels, then all of them. */
+function noDemand(parameters: Set<string>): Record<string, number>[] {
+  const silent = ['roomStat.turnedUp', 'cylinderStat.turnedUp', 'zone2Stat.turnedUp'].filter((key) => parameters.has(key))
+  const all = Object.fromEntries(silent.map((key) => [key, 0]))
+  return silent.length > 1 ? [...silent.map((key) => ({ [key]: 0 })), all] : [all]
+}
+
+/** Whether a fault lets water out where a drip position shows it. */
+function wets({ patch }: Fault): boolean {
+  return Object.keys(patch).some((key) => /leak|perforation|weep|passing/i.test(key))
+}
+
+const only = (links: Record<string, number>, known: Set<string>) => Object.fromEntries(Object.entries(links).filter(([id]) => known.has(id)))
+
+/** Puts the system's own run, demand and curve where a row says "main" or stands for any. */
+function resolved(row: CheckRow, system: BoilerSystem, mainRun: ReturnType<typeof mainRunOf>): Check {
+  const { systems: _systems, needs: _needs, situation, concerns, result, ...rest } = row
+  const demand = situation.demand === main ? mainRun.demand : situation.demand
+  const concerned = concerns && { demand: concerns.demand === main ? mainRun.demand : concerns.demand, stage: concerns.stage }
+  const stands = concerned && system.sequence[concerned.demand]?.some((stage) => stage.id === concerned.stage)
+  const own: Record<string, string> = { [main]: mainRun.run, [high]: highRunOf(system) }
+  const rename = (read: Read): Read => ('run' in read ? { ...read, run: own[read.run] ?? read.run } : read)
+  return {
+    ...rest,
+    situation: { ...situation, demand, ...(situation.demand === main && mainRun.run === 'full' && { tap: 'full' as const }) },
+    ...(stands && { concerns: concerned }),
+    result:
+      result.kind === 'cue'
+        ? result
+        : result.kind === 'number'
+          ? { ...result, read: rename(result.read), ...(result.thermistor && { thermistor: { ...result.thermistor, curve: system.thermistor } }) }
+          : 'index' in result.decide
+            ? { ...result, decide: { ...result.decide, index: result.decide.index.map(rename) } }
+            : {
+                ...result,
+                decide: {
+                  ...result.decide,
+                  rules: result.decide.rules.map((rule) => ({
+                    ...rule,
+                    all: rule.all.map((one) => ({
+                      ...one,
+                      ...('run' in one.read && atCallLevel(one.read.signal, one.above, system.controls)),
+                      read: rename(one.read),
+                    })),
+                  })),
+                },
+              },
+  }
+}
+
+/** A check with only the rules this system can be read by; nothing where none is left. */
+function trimmed(check: Check, readable: (read: Read) => boolean): Check | null {
+  const { result } = check
+  if (result.kind === 'cue') return check
+  if (result.kind === 'number') return readable(result.read) ? check : null
+  if ('index' in result.decide) return result.decide.index.every(readable) && result.decide.index.length > 0 ? check : null
+  const rules = result.decide.rules.filter((rule) => rule.all.every((one) => readable(one.read)))
+  return rules.length > 0 ? { ...check, result: { ...result, decide: { ...result.decide, rules } } } : null
+}

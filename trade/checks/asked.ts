@@ -1,0 +1,330 @@
+import type { CheckRow } from '../rows.ts'
+import { at, check, cue, none, oneOf, parameter, run, story, yesNo } from './kinds.ts'
+
+const yes = { yes: 'yes', no: 'no' }
+const tapMean = (id: string) => run(id, 'tapTemperature', 'mean', { from: 120 })
+const drops = (id: string) => run(id, 'flame', 'drops')
+const swing = (id: string) => run(id, 'tapTemperature', 'swing', { from: 120 })
+const tap = at('hotWater', 'holdsTemperature')
+const lit = at('main', 'lit')
+
+/** What the customer can tell, on the telephone or at the door. */
+export const askedChecks: CheckRow[] = [
+  check(
+    'ask.hotWater',
+    'What comes from the hot taps?',
+    none,
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'fine', label: 'hot as always' },
+        { id: 'lukewarm', label: 'lukewarm' },
+        { id: 'hotColdHot', label: 'hot, cold, hot' },
+        { id: 'none', label: 'cold only' },
+      ],
+      decide: {
+        rules: [
+          {
+            outcome: 'none',
+            all: [
+              { read: tapMean('full'), below: 22 },
+              { read: tapMean('basin'), below: 25 },
+            ],
+          },
+          // what the tap they complain of does comes before what a trickle does
+          ...['full', 'basin'].flatMap((id) => [
+            {
+              outcome: 'hotColdHot',
+              all: [
+                { read: drops(id), above: 1 },
+                { read: swing(id), above: 4 },
+                // a keep-warm burn beside a tap nobody sees is no hot water
+                { read: run(id, 'hotWaterStage', 'max'), above: 4 },
+              ],
+            },
+            { outcome: 'lukewarm', all: [{ read: tapMean(id), below: 39 }] },
+          ]),
+        ],
+        otherwise: 'fine',
+      },
+      confusion: 0.1,
+    },
+    ['Ask for every hot tap, not only the nearest.', 'Ask whether it is so now, or now and then.'],
+    { concerns: tap },
+  ),
+  check(
+    'ask.storedHotWater',
+    'What comes from the hot taps once the store has had its time?',
+    none,
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'fine', label: 'hot as always' },
+        { id: 'lukewarm', label: 'lukewarm' },
+        { id: 'none', label: 'cold only' },
+        { id: 'scalding', label: 'far too hot' },
+      ],
+      decide: {
+        rules: [
+          { outcome: 'none', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 36 }] },
+          { outcome: 'lukewarm', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 44 }] },
+          { outcome: 'lukewarm', all: [{ read: run('draw', 'tapTemperature', 'mean', { from: 10, to: 40 }), below: 39 }] },
+          { outcome: 'scalding', all: [{ read: run('draw', 'tapTemperature', 'max', { from: 5, to: 40 }), above: 61 }] },
+          { outcome: 'scalding', all: [{ read: run('stored', 'cylinderTemperature', 'max'), above: 66 }] },
+        ],
+        otherwise: 'fine',
+      },
+      confusion: 0.1,
+    },
+    ['Ask how long it heats and what is drawn.', 'Is it so at every tap?'],
+    { concerns: at('hotWater', 'storeWarm') },
+  ),
+  check(
+    'ask.heating',
+    'Do the radiators get hot?',
+    none,
+    oneOf(
+      [
+        { id: 'none', label: 'cold', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 25 }] },
+        { id: 'weak', label: 'warm at best', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 36 }] },
+        { id: 'fine', label: 'hot as always' },
+      ],
+      0.07,
+    ),
+    ['Ask what the room thermostat is set to and what it shows.'],
+    { concerns: at('heating', 'radiatorsWarm') },
+  ),
+  check(
+    'ask.whichZone',
+    'Which rooms stay cold?',
+    none,
+    oneOf(
+      [
+        {
+          id: 'all',
+          label: 'all of them',
+          when: [
+            { read: run('heating', 'radiatorTemperature', 'last'), below: 30 },
+            { read: run('zone2', 'zone2Temperature', 'last'), below: 30 },
+          ],
+        },
+        { id: 'this', label: 'only these, the rest is warm', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 30 }] },
+        { id: 'neighbour', label: 'others, these are warm', when: [{ read: run('zone2', 'zone2Temperature', 'last'), below: 30 }] },
+        { id: 'none', label: 'none' },
+      ],
+      0.05,
+    ),
+    ['Ask next door, or on the other floor: what is warm there clears everything the two share.'],
+    { concerns: at('heating', 'statCalls') },
+  ),
+  check(
+    'ask.locksOut',
+    'Does it stop with a code?',
+    none,
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'yes', label: 'yes, it stops' },
+        { id: 'no', label: 'no code' },
+      ],
+      decide: {
+        rules: ['full', 'heating', 'stored'].map((id) => ({ outcome: 'yes', all: [{ read: run(id, 'code', 'max'), above: 0 }] })),
+        otherwise: 'no',
+      },
+      confusion: 0.06,
+    },
+    ['Have the customer read the display, or the lamps, aloud.'],
+    { concerns: lit },
+  ),
+  check(
+    'ask.radiatorsWithTap',
+    'Do radiators warm while only a tap runs?',
+    none,
+    yesNo(yes, [{ read: run('full', 'radiatorTemperature', 'last'), above: 24 }], 0.12),
+    ['In summer: are radiators ever warm?'],
+    { concerns: at('hotWater', 'diverterOver'), systems: ['premix-combi', 'atmos-combi'] },
+  ),
+  check(
+    'ask.radiatorsWithStore',
+    'Do radiators warm while only the cylinder is on?',
+    none,
+    yesNo(yes, [{ read: run('stored', 'radiatorTemperature', 'last'), above: 24 }], 0.1),
+    ['In summer, heating off at the programmer: are radiators ever warm?'],
+    { concerns: at('hotWater', 'valveOpens'), systems: ['system-boiler'] },
+  ),
+  check(
+    'ask.heatsUnasked',
+    'Does it heat with nothing asked of it?',
+    none,
+    yesNo({ yes: 'it never stops', no: 'no' }, [{ read: run('idle', 'heatCallVolts', 'max'), above: 100 }], 0.06),
+    ['Thermostat at its lowest, programmer as usual: do radiators go on warming?'],
+    { concerns: at('heating', 'heatCalled') },
+  ),
+  check(
+    'ask.dripsOutside',
+    'Does the pipe outside drip?',
+    none,
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'yes', label: 'it drips' },
+        { id: 'no', label: 'dry' },
+      ],
+      decide: {
+        rules: [
+          { outcome: 'yes', all: [{ read: story('day', 0, 'relieved'), above: 0.02 }] },
+          { outcome: 'yes', all: [{ read: story('night', 0, 'relieved'), above: 0.01 }] },
+        ],
+        otherwise: 'no',
+      },
+      confusion: 0.1,
+    },
+    ['The copper pipe through the wall behind the boiler. When: with heating on, during a bath, always?'],
+  ),
+  check(
+    'ask.dripsWhen',
+    'When does the pipe outside drip?',
+    none,
+    oneOf(
+      [
+        { id: 'always', label: 'always, also cold', when: [{ read: story('night', 0, 'relieved'), above: 0.01 }] },
+        { id: 'hot', label: 'with the heating on', when: [{ read: story('day', 0, 'relieved'), above: 0.02 }] },
+        { id: 'never', label: 'never' },
+      ],
+      0.1,
+    ),
+    ['A cup under it for an evening tells.'],
+  ),
+  check(
+    'ask.lowEveryMorning',
+    'Is the gauge low every morning after heating?',
+    none,
+    yesNo({ yes: 'lower each morning', no: 'as it was' }, [{ read: story('day', 1, 'after'), below: 1.0 }], 0.1),
+    ['Filled one evening, what does it show the next morning, cold?'],
+  ),
+  check(
+    'ask.climbsOvernight',
+    'Does the gauge climb by itself, boiler cold?',
+    none,
+    yesNo({ yes: 'it climbs', no: 'no' }, [{ read: story('nightFilled', 0, 'change'), above: 0.15 }], 0.1),
+    ['Evening and morning with the boiler off.'],
+  ),
+  check(
+    'ask.climbsHot',
+    'Where does the gauge go with the heating on?',
+    none,
+    oneOf(
+      [
+        { id: 'high', label: 'towards 3', when: [{ read: story('day', 0, 'highest'), above: 2.65 }] },
+        { id: 'some', label: 'up a little', when: [{ read: story('day', 0, 'highest'), above: 1.35 }] },
+        { id: 'still', label: 'it does not move' },
+      ],
+      0.1,
+    ),
+    ['Read it cold, and again when radiators are hot.'],
+  ),
+  check(
+    'ask.tundish',
+    'Does water run into the tundish?',
+    none,
+    oneOf(
+      [
+        { id: 'always', label: 'at all times', when: [{ read: run('idle', 'tundishFlow', 'last'), above: 0.002 }] },
+        { id: 'hot', label: 'while the cylinder heats', when: [{ read: run('stored', 'tundishFlow', 'max'), above: 0.002 }] },
+        { id: 'never', label: 'never' },
+      ],
+      0.07,
+    ),
+    ['The open funnel beside the cylinder.'],
+  ),
+  check(
+    'ask.hotFlow',
+    'How strongly do the hot taps run?',
+    none,
+    oneOf(
+      [
+        { id: 'weak', label: 'weaker than before', when: [{ read: run('full', 'tapFlow', 'max'), below: 7.5 }] },
+        { id: 'strong', label: 'stronger than before', when: [{ read: run('full', 'tapFlow', 'max'), above: 14 }] },
+        { id: 'same', label: 'as ever' },
+      ],
+      0.12,
+    ),
+    ['And the cold taps? If they are weak too, it is the main.'],
+    { concerns: tap },
+  ),
+  check(
+    'ask.storedFlow',
+    'How strongly does the hot tap run from the cylinder?',
+    none,
+    yesNo({ yes: 'weaker than before', no: 'as ever' }, [{ read: run('draw', 'tapFlow', 'max'), below: 8 }], 0.12),
+    ['And the cold taps? If they are weak too, it is the main.'],
+    { concerns: at('hotWater', 'storeWarm') },
+  ),
+  check(
+    'ask.coldTaps',
+    'Are the cold taps weak too?',
+    none,
+    yesNo(yes, [{ read: parameter('mains.pressure'), below: 1.9 }], 0.07),
+    ['The kitchen cold tap comes straight from the main.'],
+    { concerns: tap },
+  ),
+  check(
+    'ask.otherGas',
+    'Do other gas appliances work?',
+    none,
+    yesNo({ yes: 'yes', no: 'no' }, [{ read: parameter('gas.meterValve'), above: 0.5 }], 0.04),
+    ['A hob is enough. Prepayment meter: is there credit?'],
+    { concerns: lit },
+  ),
+  check(
+    'ask.power',
+    'Is there power at the boiler’s spur or switch?',
+    none,
+    yesNo({ yes: 'lamp lit', no: 'nothing' }, [{ read: run('idle', 'supplyVolts', 'max'), above: 100 }], 0.05),
+    ['Neon on the spur, other sockets, the consumer unit: has anything tripped?'],
+  ),
+  check('ask.statSilent', 'Is the room thermostat silent as it is turned up?', none, cue(0.12), ['Slowly up past the room temperature, an ear to it.'], {
+    concerns: at('heating', 'heatCalled'),
+  }),
+  check('ask.whine', 'Did it whine before it stopped?', none, cue(0.03), ['A rising whine that ended in silence, in the days before.'], {
+    concerns: at('main', 'airProved'),
+  }),
+  check('ask.bang', 'Does it light with a bang?', none, cue(0.03), ['A soft thump is normal. A bang is gas that waited: leave it off until it is seen to.'], {
+    concerns: lit,
+    cautions: ['Delayed ignition can hurt: have it left off.'],
+  }),
+  check('ask.rumble', 'Does it drone or shake while it burns?', none, cue(0.04), ['A drone at one rate that goes at another.'], {
+    concerns: at('main', 'keepsBurning'),
+  }),
+  check('ask.kettle', 'Does it sound like a kettle?', none, cue(0.05), ['A rumble that rises as it heats.'], { concerns: at('main', 'keepsBurning') }),
+  check('ask.topUps', 'Topped up more than three times this year?', none, cue(0.08), [
+    'Two or three times a year is the most that is normal (common practice).',
+  ]),
+  check('ask.recentWork', 'Did anyone work on it just before?', none, cue(0.1), ['Boiler, radiators, gas, kitchen fitting. Who, when, what.']),
+  check('ask.sinceInstalled', 'Never right since it was put in, or since you moved in?', none, cue(0.04), [
+    'Never right points at how it was put in, not at a part that wore out.',
+  ]),
+  check('ask.frost', 'Did it stop in hard frost?', none, cue(0.06), ['A condensate pipe that runs outside freezes first.'], { concerns: lit }),
+  check('ask.wind', 'Does it go out in wind?', none, cue(0.03), ['Which way does the terminal face?'], { concerns: at('main', 'keepsBurning') }),
+  check('ask.resetHelps', 'Does a reset help for a while?', none, cue(0.15), ['How often, and does it come back sooner each time?'], { concerns: lit }),
+  check('ask.trips', 'Has the fuse or the breaker gone?', none, cue(0.03), ['Did it trip as something started?']),
+  check('ask.coldTop', 'Are radiators cold at the top?', none, cue(0.07), ['A hand from bottom to top, upstairs first.'], {
+    concerns: at('heating', 'radiatorsWarm'),
+  }),
+  check('ask.coldBottom', 'Are radiators cold at the bottom?', none, cue(0.06), ['A hand along the bottom, in the middle.'], {
+    concerns: at('heating', 'radiatorsWarm'),
+  }),
+  check('ask.gurgle', 'Do pipes or radiators gurgle?', none, cue(0.07), ['As the pump starts.'], { concerns: at('heating', 'waterProved') }),
+  check('ask.oneTapOnly', 'Is it so at one tap only?', none, cue(0.08), ['Bath, basin, kitchen, shower: try each.'], { concerns: tap }),
+  check('ask.hardWater', 'Is kettle and shower head full of limescale?', none, cue(0.3), ['Hard water scales the hot side.'], { concerns: tap }),
+  check('ask.programmerDisplay', 'Is the programmer’s display blank or fading?', none, cue(0.02), ['A display that fades is faulty even if a lamp is lit.'], {
+    concerns: at('heating', 'timerOn'),
+  }),
+  check('ask.batteries', 'When were the thermostat’s batteries changed?', none, cue(0.25), ['“yes” if never, or over two years ago.'], {
+    concerns: at('heating', 'heatCalled'),
+  }),
+  check('ask.changedOver', 'Was the programme or the clock changed?', none, cue(0.08), ['Power cut, clock change, someone pressed buttons.'], {
+    concerns: at('heating', 'heatCalled'),
+  }),
+  check('ask.comesAndGoes', 'Does it come and go?', none, cue(0.2), ['What was different when it worked: dry weather, cold start, morning?']),
+]

@@ -1,0 +1,118 @@
+import type { CheckRow } from '../rows.ts'
+import { at, check, cue, dead, gas, heating, none, number, off, run, starting, state } from './kinds.ts'
+
+const burning = at('main', 'keepsBurning')
+const opened: Partial<CheckRow> = { access: 'caseOff' }
+const analysed = { minutes: 6, concerns: burning, cautions: [gas, 'CO in the room: measure the room air first.'] }
+const premix = ['premix-combi', 'coil-combi', 'system-boiler', 'zone-24v']
+
+/** Products of combustion, and what makes them wrong. */
+export const productChecks: CheckRow[] = [
+  check(
+    'look.condensateTrap',
+    'Condensate trap and pipe',
+    none,
+    state({ id: 'runs', label: 'runs free' }, { id: 'blocked', label: 'blocked or frozen' }, 'condensate.flooded', { above: 0.5 }),
+    ['Undo the trap over a bowl, look, refill it with water before refitting.'],
+    { ...opened, minutes: 5, direct: true, concerns: burning },
+  ),
+  check(
+    'look.condensateDrip',
+    'Condensate trap and its joints',
+    none,
+    state({ id: 'dry', label: 'dry' }, { id: 'wet', label: 'weeps' }, 'condensate.weeping', { above: 0.5 }, 0.05),
+    ['Acid drip, green or white crust below.'],
+    { ...opened, direct: true, concerns: burning },
+  ),
+  check(
+    'measure.carbonDioxideHigh',
+    'CO2 at full rate',
+    starting,
+    number('%', run('high', 'carbonDioxide', 'max'), 'analyser', 0.15, [3, 12.5], [0, 20]),
+    ['Probe in the flue sampling point, purged; highest-rate function, three minutes.'],
+    { ...analysed, systems: ['premix-combi', 'coil-combi', 'system-boiler', 'zone-24v', 'atmos-combi'] },
+  ),
+  check(
+    'measure.carbonDioxideLow',
+    'CO2 at the lowest rate',
+    heating,
+    number('%', run('lowRate', 'carbonDioxide', 'whileLit'), 'analyser', 0.15, [2, 12.5], [0, 20]),
+    ['Same probe, lowest-rate function, three minutes.'],
+    { ...analysed, systems: premix, direct: true },
+  ),
+  check(
+    'measure.carbonMonoxide',
+    'CO at full rate',
+    starting,
+    number('ppm', run('high', 'carbonMonoxide', 'max'), 'analyserCo', 30, [0, 2000], [0, 20_000]),
+    ['Same probe. Limit here 200 ppm (common practice); the CO to CO2 ratio limit of 0.004 (from memory) is another: use the one set for the model.'],
+    { ...analysed },
+  ),
+  check(
+    'measure.flueTemperature',
+    'Flue gas temperature, full rate',
+    starting,
+    number('°C', run('high', 'flueTemperature', 'whileLit'), 'clamp', 4, [10, 320], [0, 450]),
+    ['On the analyser, same probe; compare with the return temperature.'],
+    { ...analysed },
+  ),
+  check(
+    'look.fins',
+    'Main exchanger, fire side',
+    off,
+    state({ id: 'clean', label: 'clean fins' }, { id: 'dirty', label: 'packed with debris' }, 'exchanger.dirt', { above: 1.8 }),
+    ['Door off, mirror and torch. New door seal every time it is opened.'],
+    { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
+  ),
+  check(
+    'measure.airInlet',
+    'CO2 in the air inlet while it burns',
+    starting,
+    number('%', run('high', 'airCarbonDioxide', 'max'), 'analyser', 0.06, [0, 3], [0, 15]),
+    ['Analyser probe in the air sampling point: products there mean a seal is leaking.', 'Find the highest reading, usually the joint on the exchanger.'],
+    { ...analysed, mistake: 'One bad seal: inspect them all.' },
+  ),
+  check(
+    'look.fireSideWet',
+    'Water in the combustion chamber, boiler cold and full',
+    off,
+    cue(0.02),
+    ['Door off, torch: tracks of clean water down the fins.'],
+    {
+      ...opened,
+      minutes: 12,
+      cautions: [dead, gas],
+      concerns: burning,
+    },
+  ),
+  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.03), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+    ...opened,
+    minutes: 15,
+    cautions: [dead, 'Asbestos in old rope: do not disturb it.'],
+    concerns: burning,
+  }),
+  check(
+    'look.burnerMesh',
+    'Burner surface',
+    off,
+    state({ id: 'clean', label: 'clean' }, { id: 'dirty', label: 'clogged or split' }, 'burner.dirt', { above: 4 }),
+    ['Door off. Brush gently, look for splits and lint.'],
+    { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
+  ),
+  check(
+    'look.injectors',
+    'Burner bars and injectors',
+    off,
+    state({ id: 'clear', label: 'clear' }, { id: 'blocked', label: 'partly blocked' }, 'burner.injectors', { below: 0.85 }),
+    ['Burner out, light through each jet. Never widen one.'],
+    { ...opened, minutes: 20, cautions: [dead, gas], direct: true, concerns: burning },
+  ),
+  check(
+    'look.doorSeal',
+    'Burner door or case seal',
+    off,
+    state({ id: 'whole', label: 'whole' }, { id: 'leaking', label: 'scorched or broken' }, 'burner.doorLeak', { above: 0.5 }, 0.04),
+    ['Brown marks outside the seal. Renew whenever the door is opened.'],
+    { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: burning },
+  ),
+]

@@ -1,0 +1,244 @@
+import type { ControlScheme } from '@dewpoint/core/system'
+import type { CheckRow } from '../rows.ts'
+import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts, yesNo } from './kinds.ts'
+
+const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
+const deadTest: Partial<CheckRow> = { access: 'live', cautions: [dead], direct: true }
+
+/** What can be seen and measured on a system whose wiring is known. */
+export const wiringChecks: CheckRow[] = [
+  check(
+    'listen.pumpUnasked',
+    'Does the pump run with nothing calling?',
+    none,
+    yesNo({ yes: 'it runs', no: 'it stands' }, [{ read: run('idle', 'pumpVolts', 'max'), above: 150 }], 0.04),
+    ['Thermostats down, taps shut, overrun over: a screwdriver to the ear.'],
+    { minutes: 2, concerns: at('heating', 'heatCalled') },
+  ),
+  check(
+    'measure.demandUnasked',
+    'Demand terminal with nothing calling',
+    none,
+    volts(run('idle', 'heatCallVolts', 'max')),
+    ['Thermostats down. A few volts on a high-impedance meter are a ghost: the low-impedance tester settles it.'],
+    { ...tested, concerns: at('heating', 'heatCalled') },
+  ),
+  check(
+    'measure.heatingOutputOff',
+    'Heating output with the programmer off',
+    none,
+    state({ id: 'dead', label: 'dead' }, { id: 'live', label: 'still live' }, 'programmer.heatingStuck', { above: 0.5 }),
+    ['Off at the programmer, output to neutral.'],
+    { ...tested, concerns: at('heating', 'timerOn') },
+  ),
+  check(
+    'measure.hotWaterOutputOff',
+    'Hot-water output with the programmer off',
+    none,
+    state({ id: 'dead', label: 'dead' }, { id: 'live', label: 'still live' }, 'programmer.hotWaterStuck', { above: 0.5 }),
+    ['Off at the programmer, output to neutral.'],
+    { ...tested, concerns: at('hotWater', 'timerOn') },
+  ),
+  check(
+    'measure.cylinderStatOff',
+    'Cylinder thermostat turned to its lowest',
+    off,
+    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stays made' }, 'cylinderStat.stuckClosed', { above: 0.5 }),
+    ['Common to call.'],
+    { ...deadTest, concerns: at('hotWater', 'statCalls') },
+  ),
+  check(
+    'measure.zone2StatOff',
+    'Second zone’s thermostat turned to its lowest',
+    off,
+    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stays made' }, 'zone2Stat.stuckClosed', { above: 0.5 }),
+    ['Between its two wires.'],
+    { ...deadTest, concerns: at('heating', 'statCalls') },
+  ),
+  check(
+    'look.highLimit',
+    'High limit of the cylinder: has it tripped?',
+    off,
+    state({ id: 'made', label: 'made' }, { id: 'tripped', label: 'tripped: its button is out' }, 'highLimit.tripped', { above: 0.5 }),
+    ['Continuity across it, button felt. It trips for a reason: store too hot, thermostat off its surface.'],
+    { ...deadTest, concerns: at('hotWater', 'statCalls') },
+  ),
+  check(
+    'measure.supplyFuse',
+    'Fuse of the isolator',
+    off,
+    state({ id: 'whole', label: 'beeps' }, { id: 'blown', label: 'open' }, 'supply.fuse', { below: 0.5 }, 0.02),
+    ['Fuse out, meter across it. Blown: find the short first.'],
+    { ...deadTest, minutes: 2 },
+  ),
+  check(
+    'measure.polarity',
+    'Polarity at the isolator',
+    none,
+    state({ id: 'right', label: 'live on L' }, { id: 'reversed', label: 'live on N' }, 'supply.reversed', { above: 0.5 }, 0.02),
+    ['L to earth, then N to earth.'],
+    { ...tested, direct: true, minutes: 2 },
+  ),
+  ...midPositionChecks(),
+]
+
+/** A mid-position valve: its three wires, its lever, its motor and body. */
+function midPositionChecks(): CheckRow[] {
+  const valve = at('heating', 'valveOpens')
+  const rows: CheckRow[] = [
+    check(
+      'measure.midWhite',
+      'White of the mid-position valve while rooms call',
+      heating,
+      volts(run('heating', 'heatingMotorVolts', 'max')),
+      ['White to neutral.'],
+      {
+        ...tested,
+        concerns: at('heating', 'statCalls'),
+      },
+    ),
+    check(
+      'measure.midGrey',
+      'Grey of the mid-position valve while rooms alone call',
+      heating,
+      volts(run('heating', 'satisfiedVolts', 'max')),
+      ['Cylinder satisfied, or hot water off. Grey is “hot water satisfied” here, never a permanent live.'],
+      { ...tested, concerns: valve, mistake: 'Taking grey for a permanent live.' },
+    ),
+    check(
+      'measure.midGreyStored',
+      'The same while the cylinder calls',
+      hotWater,
+      volts(run('stored', 'satisfiedVolts', 'min', { from: 10, to: 60 })),
+      ['Dead while the cylinder calls. Live then: a conductor on the wrong terminal.'],
+      { ...tested, concerns: at('hotWater', 'statCalls') },
+    ),
+    check(
+      'measure.midOrange',
+      'Orange of the mid-position valve while rooms alone call',
+      heating,
+      volts(run('heating', 'heatCallVolts', 'max')),
+      ['After its travel time: white through the valve’s own switch.'],
+      { ...tested, concerns: at('heating', 'heatCalled') },
+    ),
+    check(
+      'look.midLever',
+      'Lever of the mid-position valve while rooms alone call',
+      heating,
+      oneOf(
+        [
+          { id: 'resists', label: 'resists all the way', when: [{ read: run('heating', 'heatingValve', 'max'), below: 0.4 }] },
+          { id: 'half', label: 'slack to the middle only', when: [{ read: run('heating', 'hotWaterValve', 'min'), above: 0.6 }] },
+          { id: 'slack', label: 'slack: driven right over' },
+        ],
+        0.05,
+      ),
+      ['Give it its travel time first.'],
+      { concerns: valve },
+    ),
+    check(
+      'look.midLatch',
+      'Lever of the mid-position valve with nothing calling',
+      none,
+      state({ id: 'free', label: 'springs back' }, { id: 'latched', label: 'latched by hand' }, 'midValve.heldOpen', { above: 0.5 }),
+      ['A valve held by hand hides a fault.'],
+      { minutes: 1, direct: true, concerns: valve },
+    ),
+    check(
+      'measure.midMotorOhms',
+      'Motor of the mid-position valve, resistance',
+      off,
+      ohms('midValve.motorResistance', [0.02, 10_000]),
+      ['White and grey off, white to blue.'],
+      {
+        ...deadTest,
+        concerns: valve,
+      },
+    ),
+    check(
+      'measure.midSwitch',
+      'Mid-position valve driven right over: white to orange',
+      off,
+      oneOf(
+        [
+          { id: 'open', label: 'open', when: [{ read: parameter('midValve.endSwitch'), below: 0.5 }] },
+          { id: 'stays', label: 'made, and stays made at rest', when: [{ read: parameter('midValve.endSwitchStuck'), above: 0.5 }] },
+          { id: 'made', label: 'made, opens at rest' },
+        ],
+        0.03,
+      ),
+      ['Head off the body, wound over by hand, continuity.'],
+      { ...deadTest, minutes: 6, concerns: at('heating', 'heatCalled') },
+    ),
+    check(
+      'try.midHeadOff',
+      'Head of the mid-position valve lifted off: does the spindle turn?',
+      off,
+      state({ id: 'free', label: 'turns with two fingers' }, { id: 'seized', label: 'seized' }, 'midValve.freedom', { below: 0.5 }),
+      ['Head off without draining. A seized body looks like a dead head until then.'],
+      { ...deadTest, minutes: 6, concerns: valve },
+    ),
+  ]
+  return rows.map((row) => ({ ...row, needs: 'midValve' }))
+}
+
+/** The room thermostat’s two wires joined for a moment: whatever else stands in the way of the call still does. */
+export function bridgeCheck({ conductors, paths }: ControlScheme): CheckRow[] {
+  const path = paths.heating?.terminals ?? []
+  const along = conductors.filter(({ from, to }) => path.includes(from) && path.includes(to))
+  const broken = [...along.map(({ id }) => `${id}.continuity`), 'programmer.heatingOutput', 'programmer.alive', 'supply.fuse', 'supply.live']
+  return [
+    {
+      ...check(
+        'try.bridgeStat',
+        'Room thermostat bridged for a moment: does the call come through?',
+        heating,
+        {
+          kind: 'outcome',
+          outcomes: [
+            { id: 'calls', label: 'it calls: thermostat or its setting' },
+            { id: 'stays', label: 'nothing: look beside it' },
+          ],
+          decide: { rules: broken.map((key) => ({ outcome: 'stays', all: [{ read: parameter(key), below: 0.5 }] })), otherwise: 'calls' },
+          confusion: 0.04,
+        },
+        [
+          'Dead, join common and call at the thermostat, power, watch, part them again.',
+          'Both wires of one circuit and one voltage; never with a thermostat that switches another supply.',
+        ],
+        {
+          ...tested,
+          cautions: [dead, 'Only a room thermostat, only for the test. Never bridge a limit, an overheat device or any safety device.'],
+          minutes: 6,
+          concerns: at('heating', 'statCalls'),
+        },
+      ),
+      needs: 'roomStat',
+    },
+  ]
+}
+
+/** One check a conductor: followed and tested end to end. */
+export function conductorChecks({ conductors, components }: ControlScheme): CheckRow[] {
+  return conductors.map(({ id }) => {
+    const label = components.find((one) => one.id === id)!.label
+    const stored = id.startsWith('hotWater')
+    return check(
+      `measure.core.${id}`,
+      `${label}: followed and tested`,
+      off,
+      oneOf(
+        [
+          { id: 'nothing', label: 'an end is in no terminal', when: [{ read: parameter(`${id}.landed`), below: 0.5 }] },
+          { id: 'open', label: 'open', when: [{ read: parameter(`${id}.continuity`), below: 0.5 }] },
+          { id: 'elsewhere', label: 'on another terminal', when: [{ read: parameter(`${id}.landsOn`), above: 0.5 }] },
+          { id: 'touches', label: 'touches its neighbour', when: [{ read: parameter(`${id}.shorted`), above: 0.5 }] },
+          { id: 'whole', label: 'whole, on its own terminals' },
+        ],
+        0.03,
+      ),
+      ['Identify it at both ends by its destination, not its colour.', 'Both ends off, continuity end to end and to its neighbours.'],
+      { ...deadTest, minutes: 5, concerns: stored ? at('hotWater', 'statCalls') : at('heating', 'statCalls') },
+    )
+  })
+}

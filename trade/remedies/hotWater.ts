@@ -1,0 +1,192 @@
+import { drainFirst, mend, opened, proveDead, qualified, wet, type RemedyRow } from './mend.ts'
+
+const cold: Partial<RemedyRow> = { access: 'caseOff', cautions: ['Water near electrics: dry everything before power.'] }
+const unvented: Partial<RemedyRow> = { skill: 'unvented', access: 'drained', cautions: [qualified] }
+
+export const hotWaterRemedies: RemedyRow[] = [
+  mend(
+    'turbine.insert',
+    'Fit a new turbine insert',
+    [25, 38, 0.9],
+    ['Shut the cold feed, open a tap.', 'Draw the insert, fish out every fragment.', 'New insert and O-ring, open slowly, look for drips.'],
+    {
+      ...cold,
+      cautions: ['Fragments and the old O-ring stay in the port.'],
+      parts: ['turbine insert'],
+      seals: ['O-ring'],
+    },
+  ),
+  mend(
+    'turbine.whole',
+    'Fit a new turbine with its sensor',
+    [40, 84, 0.97],
+    ['Isolate, prove dead.', 'Shut the cold feed, open a tap, change the body.', 'Open slowly, look for drips with the tap shut.'],
+    { ...cold, parts: ['flow turbine with sensor'], seals: ['O-rings'] },
+  ),
+  mend(
+    'turbineAdapter.renew',
+    'Fit a new adapter',
+    [30, 18, 0.95],
+    ['Shut the cold feed, open a tap.', 'Every fragment and the old O-ring out of the port.', 'Proved with the tap shut: highest pressure.'],
+    { ...cold, parts: ['turbine adapter'], seals: ['O-ring'] },
+  ),
+  mend(
+    'turbineLead.mend',
+    'Dry, clean and refit the turbine plug, or renew its lead',
+    [15, 8, 0.9],
+    ['Isolate, prove dead.', 'Plug dry, pins straight, wires not pulled; continuity end to end.', 'Find what wetted it.'],
+    { ...opened, parts: ['turbine lead'] },
+  ),
+  mend(
+    'restrictor.replace',
+    'Fit a new flow restrictor',
+    [20, 9, 0.97],
+    ['Shut the cold feed, draw the old one with every fragment.', 'Check the flow with jug and watch.'],
+    { access: 'caseOff', parts: ['flow restrictor'] },
+  ),
+  mend('inletFilter.clean', 'Clean the cold inlet filter', [15, 3, 0.96], ['Shut the cold feed, rinse, new O-ring.'], {
+    parts: ['filter O-ring'],
+    seals: ['filter O-ring'],
+  }),
+  mend('mains.openValve', 'Open the valve fully', [6, 1, 0.95], ['To its end, back a quarter; gland dry.'], { skill: 'anyone' }),
+  mend('mains.supplier', 'Have the supply seen to', [20, 0, 0.6], ['Pressure and flow at the stop valve noted for the supplier.'], { skill: 'anyone' }),
+  mend(
+    'tap.advise',
+    'Explain: less flow is hotter',
+    [10, 0, 0.7],
+    ['Show it at the tap: throttle until it is hot.', 'A larger output or a store is the cure.'],
+    { skill: 'anyone' },
+  ),
+  mend(
+    'plate.clean',
+    'Clean the plate and the system water',
+    [90, 45, 0.7],
+    ['Isolate, drain the block, plate out.', 'Clean, flush, new seals.', 'Clean the system and dose, or it blocks again.'],
+    { ...wet, parts: ['cleaner', 'inhibitor'], seals: ['plate seals'] },
+  ),
+  mend(
+    'plate.replace',
+    'Fit a new plate heat exchanger',
+    [70, 145, 0.95],
+    ['Isolate, drain the block, plate out.', 'New plate with new seals.', 'Clean the system and dose, or it blocks again.'],
+    { ...wet, parts: ['plate heat exchanger'], seals: ['plate seals'] },
+  ),
+  mend('plate.seals', 'Fit new plate seals', [50, 8, 0.93], ['Faces clean, seals seated, watch hot and cold.'], {
+    ...wet,
+    parts: ['plate seals'],
+    seals: ['plate seals'],
+  }),
+  mend('coil.descale', 'Descale the hot-water coil', [80, 30, 0.75], ['Acid in a closed loop through the hot side only, then rinse.'], {
+    ...wet,
+    cautions: [drainFirst, 'Acid: gloves, eyes, ventilation.'],
+    parts: ['descaler'],
+  }),
+  mend(
+    'blockFilter.renew',
+    'Fit a new block filter',
+    [25, 12, 0.93],
+    ['Isolate, drain the block, draw the filter; descale it if it will not come.', 'Its lug must engage.'],
+    { ...wet, parts: ['block filter'] },
+  ),
+  mend(
+    'diverter.cartridge',
+    'Fit a new diverter cartridge',
+    [60, 62, 0.92],
+    [
+      'Isolate, drain, unplug the motor before it leaves the valve.',
+      'Draw the cartridge with the tool, seals dry or with silicone grease.',
+      'Refit, fill, vent, look for drips.',
+    ],
+    {
+      ...wet,
+      parts: ['diverter cartridge', 'clip'],
+      seals: ['cartridge seals'],
+    },
+  ),
+  mend(
+    'diverter.whole',
+    'Fit a new diverter valve',
+    [95, 128, 0.97],
+    ['Isolate, drain, change the body with new seals.', 'Refit, fill, vent, look for drips.'],
+    { ...wet, parts: ['diverter valve'], seals: ['seals'] },
+  ),
+  mend(
+    'diverterMotor.replace',
+    'Fit a new diverter motor',
+    [25, 58, 0.95],
+    ['Isolate, prove dead, unplug, lift the head off.', 'Look for what wetted it before fitting the new one.'],
+    { ...opened, parts: ['diverter motor'] },
+  ),
+  mend(
+    'diverterMotor.dry',
+    'Shake, dry and refit the motor',
+    [30, 0, 0.55],
+    ['Water can be heard inside: shake it out, warm air, dry the plug.', 'Mend the leak first. One school dries, another always fits new.'],
+    { ...opened },
+  ),
+  mend('hotWaterThermistor.replace', 'Fit a new hot-water thermistor', [15, 16, 0.97], ['Isolate, prove dead, clip the new one on clean pipe.'], {
+    ...opened,
+    parts: ['thermistor'],
+  }),
+  mend(
+    'mixer.cartridge',
+    'Find the mixer and fit a new cartridge',
+    [45, 32, 0.85],
+    ['Shut the isolators of one mixer after another until the crossing stops.', 'Cartridge first; the body can be cracked: compare with its twin.'],
+    { skill: 'anyone', parts: ['mixer cartridge'] },
+  ),
+  mend('cylinder.flushCoil', 'Vent and flush the cylinder coil', [60, 20, 0.8], ['Flow only through the coil, vent its high point, flush, dose.'], {
+    ...wet,
+    parts: ['cleaner', 'inhibitor'],
+  }),
+  mend('cylinder.descale', 'Descale the coil from the water side', [110, 35, 0.65], ['Drain the cylinder, inspection port, descaler.'], {
+    ...unvented,
+    parts: ['descaler'],
+    seals: ['port gasket'],
+  }),
+  mend('cylinder.replace', 'Fit a new cylinder', [300, 780, 0.98], ['Compare with other repairs first.'], {
+    ...unvented,
+    cautions: [qualified, 'Heavy part.'],
+    parts: ['cylinder'],
+  }),
+  mend('cylinder.swapPipes', 'Put flow and return the right way round', [90, 15, 0.96], ['Flow to the upper connection.'], { ...wet, parts: ['fittings'] }),
+  mend(
+    'reducingValve.replace',
+    'Fit a new pressure-reducing valve',
+    [55, 70, 0.96],
+    ['Mains off, hot tap open until it stops.', 'Vessel charged to its pressure afterwards.'],
+    { ...unvented, parts: ['pressure-reducing valve'] },
+  ),
+  mend('reducingValve.cleanStrainer', 'Clean the strainer', [25, 3, 0.95], ['Mains off, hot tap open until it stops, strainer out, rinse.'], {
+    ...unvented,
+    seals: ['strainer O-ring'],
+    parts: ['strainer O-ring'],
+  }),
+  mend(
+    'cylinderVessel.recharge',
+    'Recharge the cylinder’s vessel, or restore its air gap',
+    [30, 2, 0.88],
+    [
+      'Mains off, hot tap open until it stops; pump to the pressure of the reducing valve; tap shut, water fully on.',
+      'An internal air gap is restored by the maker’s procedure, not by pumping.',
+    ],
+    { ...unvented },
+  ),
+  mend('cylinderVessel.replace', 'Fit a new potable-water vessel', [60, 75, 0.97], ['Charge it to the reducing valve’s pressure first.'], {
+    ...unvented,
+    parts: ['potable expansion vessel'],
+  }),
+  mend('expansionRelief.replace', 'Fit a new cylinder relief valve', [45, 48, 0.95], ['Vessel and reducing valve first: they may be why it passes.'], {
+    ...unvented,
+    parts: ['cylinder relief valve'],
+  }),
+  mend('mixingValve.replace', 'Fit a new mixing valve', [50, 65, 0.96], ['Isolate, new strainers, set with a thermometer.'], {
+    parts: ['mixing valve'],
+    seals: ['washers'],
+    cautions: ['Water may scald.'],
+  }),
+  mend('storeCoil.descale', 'Descale the mains coil', [90, 30, 0.75], ['Acid in a closed loop through the coil, then rinse.'], {
+    cautions: ['Acid: gloves, eyes, ventilation.', proveDead],
+    parts: ['descaler'],
+  }),
+]

@@ -1,0 +1,139 @@
+import { drainFirst, mend, opened, storedPressure, wet, type RemedyRow } from './mend.ts'
+
+export const waterRemedies: RemedyRow[] = [
+  mend(
+    'pump.free',
+    'Free the shaft and see whether it starts',
+    [12, 0, 0.35],
+    ['Vent screw out over a cloth, turn the shaft.', 'It often sticks again: say so.'],
+    { ...opened },
+  ),
+  mend(
+    'pump.replace',
+    'Fit a new pump',
+    [55, 135, 0.96],
+    ['Isolate, drain, change the head; of another make, the whole pump.', 'Fill, vent, de-aerate before it runs dry.'],
+    { ...wet, parts: ['pump'], seals: ['pump seals'] },
+  ),
+  mend(
+    'water.vent',
+    'Vent from the highest radiator, de-aerate',
+    [30, 0, 0.9],
+    ['Pump off, highest first, then the board’s de-aeration until it goes quiet.', 'Correct the pressure, find how air came in.'],
+    { skill: 'heating' },
+  ),
+  mend(
+    'water.topUp',
+    'Top up, vent, and find where it went',
+    [15, 0, 0.97],
+    ['Eyes on the gauge, a hand on the valve, shut both.', 'Vent from the highest radiator, correct the pressure.'],
+    { skill: 'anyone', cautions: ['A slow gauge overfills: pause.'] },
+  ),
+  mend('water.lower', 'Let water out in small portions', [12, 0, 0.97], ['System cold, drain or radiator vent, cloth and bowl, a helper at the gauge.'], {
+    cautions: ['Do not unscrew the vent pin.'],
+  }),
+  mend('radiators.open', 'Open the valves and balance', [30, 0, 0.95], ['Turns noted before moving a lockshield.'], { skill: 'anyone' }),
+  mend(
+    'radiators.flush',
+    'Flush the radiators, fit a filter, dose',
+    [240, 90, 0.75],
+    ['Mechanical cleaning of the worst; results of flushing are disputed: say so.', 'Filter, inhibitor.'],
+    { ...wet, parts: ['cleaner', 'inhibitor', 'system filter'] },
+  ),
+  mend('systemFilter.clean', 'Clean the filter and dose', [20, 12, 0.95], ['Both sides shut, magnet out, rinse, new O-ring.'], {
+    cautions: [drainFirst],
+    parts: ['filter O-ring', 'inhibitor'],
+    seals: ['filter O-ring'],
+  }),
+  mend(
+    'pressureSensor.replace',
+    'Fit a new pressure sensor and clean its port',
+    [25, 32, 0.94],
+    ['Isolate, drain, clean the port, new seal.', 'Clean or renew the filter it is fed through.'],
+    { ...wet, parts: ['pressure sensor', 'clip'], seals: ['sensor O-ring'] },
+  ),
+  mend(
+    'waterSwitch.replace',
+    'Fit a new water switch and clean its port',
+    [35, 40, 0.94],
+    ['Isolate, drain, clean the port, new seal.', 'Never join its contacts to make it run.'],
+    { ...wet, parts: ['water switch'], seals: ['switch O-ring'] },
+  ),
+  mend('gauge.replace', 'Fit a new gauge', [25, 16, 0.97], ['Drain below it, capillary not kinked.'], { ...wet, parts: ['pressure gauge'] }),
+  mend('pipework.mend', 'Find and mend the leak', [75, 20, 0.85], ['Proved with the system hot and cold.', 'Top up and dose.'], {
+    ...wet,
+    parts: ['fittings'],
+  }),
+  mend('unions.remake', 'Remake the joint with a new washer', [30, 4, 0.93], ['New washer or O-ring, always.', 'Wipe, watch through a heating run.'], {
+    ...wet,
+    parts: ['fibre washers'],
+    seals: ['fibre washer'],
+  }),
+  mend('hoses.renew', 'Fit two new hoses', [40, 34, 0.94], ['Rinse what they held, new clips, no twist.'], { ...wet, parts: ['flexible hoses', 'clips'] }),
+  mend('hoses.rigid', 'Fit the rigid kit instead', [55, 48, 0.98], ['Measure, flush, new washers.'], {
+    ...wet,
+    parts: ['rigid pipe kit'],
+    seals: ['fibre washers'],
+  }),
+  mend('airVent.renew', 'Fit a new automatic vent', [25, 14, 0.96], ['Dry everything below it before power.'], {
+    ...wet,
+    parts: ['automatic air vent'],
+    seals: ['vent washer'],
+  }),
+  mend(
+    'relief.clean',
+    'Clean the relief valve’s seat',
+    [20, 0, 0.5],
+    ['Lift and flush a few times, clean the seat.', 'Check the vessel: it may be why it lifted.'],
+    { cautions: ['Hot water under pressure.'] },
+  ),
+  mend('relief.replace', 'Fit a new relief valve', [35, 22, 0.97], ['Drain, renew with new washers.', 'Check the vessel: it may be why it lifted.'], {
+    ...wet,
+    parts: ['relief valve'],
+    seals: ['washers'],
+  }),
+  mend(
+    'vessel.recharge',
+    'Recharge the vessel',
+    [25, 2, 0.88],
+    ['Drain the water side and leave the drain open.', 'To 1 bar at the air valve, leak fluid, wipe, cap.', 'Refill and vent.'],
+    { access: 'drained', cautions: [storedPressure], parts: ['vessel cap'] },
+  ),
+  mend('vessel.core', 'Fit a new valve core and recharge', [25, 3, 0.9], ['Let all air out before changing the core.', 'Leak fluid, wipe, cap.'], {
+    access: 'drained',
+    cautions: [storedPressure],
+    parts: ['valve core', 'vessel cap'],
+  }),
+  mend('vessel.extension', 'Fit an extension to the valve and recharge', [35, 9, 0.92], ['Where the valve is awkward.'], {
+    access: 'drained',
+    cautions: [storedPressure],
+    parts: ['valve extension'],
+  }),
+  mend('vessel.replace', 'Fit a new vessel, or one beside it', [80, 95, 0.97], ['Drain, change or add one on the return.', 'Set its charge before filling.'], {
+    access: 'drained',
+    cautions: [storedPressure, 'Heavy part.'],
+    parts: ['expansion vessel'],
+    seals: ['vessel washer'],
+  }),
+  mend(
+    'vessel.add',
+    'Add a second vessel on the return',
+    [75, 80, 0.97],
+    ['Size it by the sum: volume, fill, flow temperature.', 'Set its charge before filling.'],
+    { access: 'drained', cautions: [storedPressure], parts: ['expansion vessel', 'tee and valve'], seals: ['vessel washer'] },
+  ),
+  mend('vessel.setCharge', 'Let the vessel’s charge down to 1 bar', [20, 0, 0.97], ['Water side drained, drain open.'], {
+    access: 'drained',
+    cautions: [storedPressure],
+  }),
+  mend(
+    'fillingLoop.replace',
+    'Blank off the valve and fit an external loop',
+    [40, 34, 0.95],
+    ['Isolate, blank the built-in valve, new loop with check valve.', 'Leave it disconnected and capped.'],
+    { ...wet, parts: ['filling loop'] },
+  ),
+  mend('fillingLoop.shut', 'Shut both handles, lower the pressure', [10, 0, 0.97], ['Handle across the pipe = shut.', 'Watch it: does it still let by?'], {
+    skill: 'anyone',
+  }),
+]

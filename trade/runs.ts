@@ -1,0 +1,45 @@
+import type { Run } from '@dewpoint/core/diagnosis'
+import type { BoilerSystem } from '@dewpoint/core/system'
+
+const all = {
+  idle: { id: 'idle', label: 'nothing called, every tap shut', heating: false, tap: 0, seconds: 180, cold: true },
+  full: { id: 'full', label: 'a tap fully open', heating: false, tap: Infinity, seconds: 360, after: 40 },
+  basin: { id: 'basin', label: 'a basin tap at 2.6 l/min', heating: false, tap: 2.6, seconds: 360, after: 40 },
+  /** an atmospheric burner cannot be turned down for less */
+  strongBasin: { id: 'basin', label: 'a basin tap at 4 l/min', heating: false, tap: 4, seconds: 360, after: 40 },
+  heating: { id: 'heating', label: 'rooms calling, taps shut', heating: true, tap: 0, seconds: 900, after: 60 },
+  highRate: { id: 'highRate', label: 'test function, highest rate', heating: true, tap: 0, seconds: 150, holds: 'highest' },
+  lowRate: { id: 'lowRate', label: 'test function, lowest rate', heating: true, tap: 0, seconds: 150, holds: 'lowest' },
+  zone2: { id: 'zone2', label: 'the second zone calling alone', heating: false, zone2: true, tap: 0, seconds: 900 },
+  stored: { id: 'stored', label: 'the cylinder calling', heating: false, stored: true, tap: 0, seconds: 1260, after: 40 },
+  /** gravity and electric elements take longer */
+  slowStored: { id: 'stored', label: 'the store calling', heating: false, stored: true, tap: 0, seconds: 1920, after: 40 },
+  draw: { id: 'draw', label: 'a tap fully open from a hot store', heating: false, storeAt: 60, tap: Infinity, seconds: 150 },
+} satisfies Record<string, Run>
+
+/** The runs an engineer makes on a system, and every reading is taken in. */
+export function runsOf({ layout }: BoilerSystem): Run[] {
+  const { burner, hotWater, ways } = layout
+  const onTheSpot = hotWater === 'plate' || hotWater === 'coil'
+  return [
+    all.idle,
+    ...(onTheSpot ? [all.full, burner === 'atmospheric' ? all.strongBasin : all.basin] : []),
+    ...(ways === 'single' ? [] : [all.heating]),
+    ...(burner === 'premix' && !onTheSpot ? [all.highRate] : []),
+    ...(burner === 'premix' || burner === 'atmospheric' ? [all.lowRate] : []),
+    ...(ways === 'zones' ? [all.zone2] : []),
+    ...(hotWater === 'cylinder' || hotWater === 'store' ? [ways === 'twoPort' ? all.stored : all.slowStored, all.draw] : []),
+  ]
+}
+
+/** The run in which the burner works as hard as it can. */
+export function highRunOf({ layout }: BoilerSystem): string {
+  if (layout.hotWater === 'plate' || layout.hotWater === 'coil') return 'full'
+  return layout.burner === 'premix' ? 'highRate' : 'heating'
+}
+
+/** The run and demand in which an engineer watches the burner start. */
+export function mainRunOf({ layout }: BoilerSystem): { run: string; demand: 'heating' | 'hotWater' } {
+  if (layout.hotWater === 'plate' || layout.hotWater === 'coil') return { run: 'full', demand: 'hotWater' }
+  return layout.ways === 'single' ? { run: 'stored', demand: 'hotWater' } : { run: 'heating', demand: 'heating' }
+}

@@ -1,0 +1,92 @@
+import type { BoilerSystem, Stage } from '@dewpoint/core/system'
+import { burners } from './parts/burners.ts'
+import { controls } from './parts/controls.ts'
+import { use } from './parts/define.ts'
+import { hotWater } from './parts/hotWater.ts'
+import { supplies } from './parts/supplies.ts'
+import { water } from './parts/water.ts'
+import { combiBoard, thermistor } from './parts/sensing.ts'
+import * as stage from './stages.ts'
+
+const back = 'airAtRest'
+const airKept = { condition: { signal: 'airSwitch', above: 0.5 }, onFail: { then: 'retry', from: back, times: 2, code: 'air' } } as const
+
+const start = (way: 'heating' | 'hotWater', more: NonNullable<Stage['keeps']> = []): Stage[] => [
+  stage.switchProved('pump runs, its proving switch goes over'),
+  stage.airAtRest,
+  stage.diverterTo(way),
+  stage.airMade(6),
+  stage.sensorsSane('flowSensor', 'hotWaterSensor'),
+  stage.lit(back, [stage.highLimit(back), stage.flameKept(back), stage.notOverheated, airKept, ...more]),
+]
+
+/** Fanned-flue combination with an atmospheric burner, 24 kW: air proved by a pressure switch, two burner pressures set by hand. */
+export const atmosCombi: BoilerSystem = {
+  id: 'atmos-combi',
+  label: 'Fanned combination 24 kW, atmospheric burner',
+  layout: { burner: 'atmospheric', air: 'pressureSwitch', hotWater: 'plate', ways: 'diverter', waterProof: 'pumpProvingSwitch' },
+  gas: 'naturalGas',
+  thermistor: stage.tenKilohm,
+  statuses: [...stage.displayStatuses, { id: 'noWater', display: 'dry', label: 'waiting for water' }],
+  codes: [
+    { id: 'airRest', display: 'halt 11', label: 'air switch not at rest' },
+    { id: 'air', display: 'halt 12', label: 'air not proved' },
+    { id: 'sensor', display: 'halt 21', label: 'sensor or overheat device' },
+    { id: 'flame', display: 'halt 31', label: 'no flame within the safety time' },
+    { id: 'flameLost', display: 'halt 32', label: 'flame lost too often' },
+  ],
+  dripPositions: [
+    { id: 'lowerRight', label: 'lower right corner of the case', part: 'diverterSpindle' },
+    { id: 'lowerMiddle', label: 'middle, below the pump', part: 'pump' },
+    { id: 'lowerLeft', label: 'lower left, below the turbine', part: 'turbineAdapter' },
+  ],
+  sequence: {
+    hotWater: [stage.tapSeen, ...start('hotWater'), stage.keepsBurning('hotWater'), stage.holdsTemperature],
+    heating: [stage.heatCalled, ...start('heating', [stage.satisfied(back)]), stage.keepsBurning('heating'), stage.radiatorsWarm],
+    frost: stage.frostSequence(start('heating'), 'rest'),
+  },
+  autonomous: [stage.frost],
+  powerUp: null,
+  // an older board: tap shut, everything stops at once
+  overrun: { heating: { pump: 'board.pumpOverrun', fan: 'board.postPurge' }, frost: { pump: 'board.pumpOverrun', fan: 'board.postPurge' } },
+  components: [
+    supplies.electricity,
+    supplies.coldMain,
+    supplies.inletFilter,
+    use(hotWater.restrictor, { flow: 9.8 }),
+    hotWater.turbine,
+    hotWater.turbineLead,
+    hotWater.mixer,
+    use(hotWater.plate, { conductance: 690, primaryFlow: 10.2 }),
+    water.blockFilter,
+    water.systemFilter,
+    water.diverter,
+    water.pump,
+    use(burners.exchanger, { heatCapacity: 9500, approach: 75 }, { spread: { approach: 4 } }),
+    burners.atmosphericBurner,
+    burners.mainsFan,
+    burners.airSwitch,
+    burners.airTubes,
+    supplies.flue,
+    supplies.gas,
+    burners.modulatingValve,
+    burners.ignition,
+    burners.flameElectrode,
+    thermistor('flowThermistor', 'Flow thermistor'),
+    thermistor('hotWaterThermistor', 'Hot-water thermistor'),
+    burners.overheat,
+    { ...water.lowWaterSwitch, label: 'Pump-proving switch' },
+    water.gauge,
+    use(controls.board, { postPurge: 5 }, { also: combiBoard(), without: ['minimumFanSpeed', 'keepWarmOff'] }),
+    water.systemWater,
+    water.vessel,
+    water.relief,
+    water.pipework,
+    water.fillingLoop,
+    water.volume,
+    water.radiators,
+    controls.timer,
+    controls.roomStat,
+    controls.heatingWire,
+  ],
+}

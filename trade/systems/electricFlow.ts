@@ -1,0 +1,117 @@
+import type { BoilerSystem, Stage } from '@dewpoint/core/system'
+import { burners } from './parts/burners.ts'
+import { controls } from './parts/controls.ts'
+import { use } from './parts/define.ts'
+import { hotWater } from './parts/hotWater.ts'
+import { supplies } from './parts/supplies.ts'
+import { water } from './parts/water.ts'
+import { thermistor } from './parts/sensing.ts'
+import * as stage from './stages.ts'
+
+const flowProved: Stage = {
+  ...stage.switchProved('pump runs, the flow lamp lights'),
+  label: 'Pump and flow',
+  onFail: { then: 'retry', from: 'waterProved', times: 2, code: 'flow' },
+}
+const stagesIn: Stage = {
+  id: 'lit',
+  label: 'Elements stage in',
+  sign: 'contactor pulls in, the meter jumps',
+  action: { elements: true, rate: 'modulate' },
+  proof: [{ signal: 'flame', above: 0.5 }],
+  hold: 5,
+  limit: 60,
+  onFail: { then: 'lockout', code: 'elements' },
+  keeps: [
+    {
+      condition: { signal: 'flowSensor', below: 'board.highLimit' },
+      onFail: { then: 'wait', until: [{ signal: 'flowSensor', below: 'board.highLimitBack' }], atLeast: 15, from: 'waterProved', shows: 'waiting' },
+    },
+    { condition: { signal: 'waterSwitch', above: 0.5 }, onFail: { then: 'retry', from: 'waterProved', times: 2, code: 'flow' } },
+    { condition: { signal: 'overheatOpen', below: 0.5 }, onFail: { then: 'lockout', code: 'elements' } },
+  ],
+  shows: 'starting',
+}
+const keepsHeating: Stage = {
+  ...stage.keepsBurning('hotWater'),
+  label: 'Keeps heating',
+  sign: 'the elements stay in and the flow warms',
+  action: { rate: 'modulate' },
+}
+
+/** Electric flow boiler feeding a thermal store that heats mains water in a coil, blended by a mixing valve. */
+export const electricFlow: BoilerSystem = {
+  id: 'electric-flow',
+  label: 'Electric flow boiler 9 kW with thermal store',
+  layout: { burner: 'electric', air: 'none', hotWater: 'store', ways: 'single', waterProof: 'flowSwitch' },
+  gas: 'none',
+  thermistor: stage.tenKilohm,
+  statuses: [
+    { id: 'rest', display: 'power lamp', label: 'at rest' },
+    { id: 'starting', display: 'call lamp', label: 'called, proving flow' },
+    { id: 'hotWater', display: 'call and heat lamp', label: 'heating the store' },
+    { id: 'waiting', display: 'call lamp, heat lamp out', label: 'flow too hot, waiting' },
+    { id: 'overrun', display: 'power lamp, pump runs', label: 'running on' },
+    { id: 'lockout', display: 'fault lamp', label: 'locked out' },
+  ],
+  codes: [
+    { id: 'flow', display: 'fault lamp, slow', label: 'flow not proved' },
+    { id: 'sensor', display: 'fault lamp, double', label: 'sensor out of range' },
+    { id: 'elements', display: 'fault lamp, quick', label: 'elements do not heat, or overheat device' },
+  ],
+  dripPositions: [{ id: 'below', label: 'below the flow boiler', part: 'pipework' }],
+  sequence: {
+    hotWater: [
+      ...stage.storedChain.map((one) =>
+        one.id === 'statCalls' ? { ...one, label: 'Store thermostat calls' } : one.id === 'storeCalled' ? { ...one, sign: 'the call lamp lights' } : one,
+      ),
+      flowProved,
+      { ...stage.sensorsSane('flowSensor'), label: 'Sensor and overheat', sign: 'the temperature lamp is steady' },
+      stagesIn,
+      keepsHeating,
+      stage.storeWarm('hotWater'),
+    ],
+  },
+  autonomous: [],
+  powerUp: null,
+  overrun: { hotWater: { pump: 'board.pumpOverrun', fan: 0 } },
+  components: [
+    supplies.electricity,
+    supplies.coldMain,
+    use(hotWater.tapFlow, { flow: 12 }),
+    supplies.inletFilter,
+    hotWater.mixer,
+    use(hotWater.cylinder, { volume: 180, coilConductance: 900, temperature: 32 }, { label: 'Thermal store', without: ['reversed', 'perforation'] }),
+    hotWater.storeCoil,
+    hotWater.mixingValve,
+    water.systemFilter,
+    water.pump,
+    use(burners.exchanger, { heatCapacity: 12_000 }, { label: 'Flow boiler body', without: ['approach', 'dirt'] }),
+    burners.electricHeater,
+    burners.elements,
+    burners.contactor,
+    thermistor('flowThermistor', 'Flow thermistor'),
+    use(burners.overheat, { tripsAt: 95 }),
+    use(water.lowWaterSwitch, {}, { label: 'Flow switch' }),
+    water.gauge,
+    use(
+      controls.board,
+      { flowSet: 72, pumpOverrun: 60 },
+      {
+        without: ['gasDrive', 'fanDrive', 'hotWaterOn', 'hotWaterSet', 'postPurge', 'antiCycle', 'ignitionTries'],
+      },
+    ),
+    water.systemWater,
+    use(water.vessel, { volume: 12 }),
+    water.relief,
+    water.pipework,
+    water.fillingLoop,
+    use(water.volume, { volume: 15 }, { spread: { volume: 2 } }),
+    use(water.radiators, {}, { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface'] }),
+    use(controls.programmer, {}, { without: ['heatingOutput'] }),
+    use(controls.cylinderStat, { setting: 62 }, { label: 'Store thermostat' }),
+    controls.hotWaterWire,
+    controls.permanentLive,
+    controls.hotWaterValve,
+  ],
+}

@@ -1,0 +1,7 @@
+export { atmosCombi } from './atmosCombi.ts'
+export { coilCombi } from './coilCombi.ts'
+export { electricFlow } from './electricFlow.ts'
+export { premixCombi } from './premixCombi.ts'
+export { regularPilot } from './regularPilot.ts'
+export { systemBoiler } from './systemBoiler.ts'
+export { zone24v } from './zone24v.ts'

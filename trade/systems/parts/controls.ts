@@ -1,0 +1,100 @@
+import type { Component } from '@dewpoint/core/system'
+import { cp, flag, number, own, share } from './define.ts'
+
+const motorValve = (id: string, label: string, travelTime: number, resistance: number): Component => ({
+  id,
+  label,
+  parameters: {
+    motor: share('motor turns when fed'),
+    motorResistance: number(resistance, 'kΩ', 'resistance of the motor', own, { spread: resistance * 0.03, min: 0 }),
+    freedom: share('how freely the body turns'),
+    heldOpen: flag('lever latched open by hand'),
+    endSwitch: share('end switch makes when open'),
+    endSwitchStuck: flag('end switch stays made'),
+    travelTime: number(travelTime, 's', 'seconds to open', own, { min: 1 }),
+  },
+})
+
+const wire = (id: string, label: string): Component => ({
+  id,
+  label,
+  parameters: { continuity: share('joined at both ends') },
+})
+
+/** What asks the boiler to run, and the board that answers. */
+export const controls = {
+  programmer: {
+    id: 'programmer',
+    label: 'Programmer',
+    parameters: { heatingOutput: share('heating output live when on'), hotWaterOutput: share('hot-water output live when on') },
+  },
+  timer: {
+    id: 'programmer',
+    label: 'Timer',
+    parameters: { heatingOutput: share('output live when on') },
+  },
+  roomStat: {
+    id: 'roomStat',
+    label: 'Room thermostat',
+    parameters: {
+      closes: share('closes when the room is cold'),
+      turnedUp: share('set above the room as found'),
+      readsHigh: number(0, 'K', 'feels the room warmer than it is', own, { spread: 0.4, min: -10, max: 10 }),
+      stuckClosed: flag('never opens'),
+      batteryVolts: number(3, 'V', 'its two batteries under load', cp, { spread: 0.08, min: 0, max: 4 }),
+    },
+  },
+  zone2Stat: {
+    id: 'zone2Stat',
+    label: 'Second zone’s thermostat',
+    parameters: { closes: share('closes when the room is cold'), turnedUp: share('set above the room as found') },
+  },
+  cylinderStat: {
+    id: 'cylinderStat',
+    label: 'Cylinder thermostat',
+    parameters: {
+      closes: share('closes when the store is cold'),
+      turnedUp: share('set above the store as found'),
+      setting: number(60, '°C', 'set at the dial', cp, { spread: 1, min: 30, max: 75 }),
+      readsHigh: number(0, 'K', 'feels the store warmer than it is', own, { spread: 1, min: -40, max: 40 }),
+    },
+  },
+  heatingWire: wire('heatingWire', 'Heating call wire'),
+  hotWaterWire: wire('hotWaterWire', 'Hot-water call wire'),
+  zone2Wire: wire('zone2Wire', 'Second zone’s call wire'),
+  permanentLive: wire('permanentLive', 'Permanent live to the end switches'),
+  heatingValve: motorValve('heatingValve', 'Heating motor valve', 10, 2.4),
+  hotWaterValve: motorValve('hotWaterValve', 'Hot-water motor valve', 10, 2.4),
+  midValve: motorValve('midValve', 'Mid-position valve', 16, 2.4),
+  zoneValve: motorValve('heatingValve', 'Zone valve', 15, 0.075),
+  zone2Valve: motorValve('zone2Valve', 'Second zone valve', 15, 0.075),
+  zone2: {
+    id: 'zone2',
+    label: 'Second zone’s radiators',
+    parameters: { ratedFlow: number(7, 'l/min', 'flow with a healthy pump', own, { spread: 0.4, min: 1 }), openness: share('valves open', 1, { max: 1.1 }) },
+  },
+  transformer: {
+    id: 'transformer',
+    label: 'Control transformer',
+    parameters: { output: number(26, 'V', 'secondary', '24–28 V, common practice', { spread: 0.7, min: 0, max: 40 }), fuse: share('its fuse whole') },
+  },
+  board: {
+    id: 'board',
+    label: 'Control board',
+    parameters: {
+      power: share('internal fuse whole'),
+      gasDrive: share('gas valve output works'),
+      fanDrive: share('fan output works'),
+      pumpDrive: share('pump output works'),
+      hotWaterOn: share('hot water selected at the panel'),
+      hotWaterSet: number(46, '°C', 'tap temperature set', cp, { min: 30, max: 65 }),
+      flowSet: number(65, '°C', 'heating flow temperature set', cp, { min: 30, max: 85 }),
+      highLimit: number(84, '°C', 'flow temperature at which the burner stops', '82–85 °C, common practice', { min: 60, max: 110 }),
+      highLimitBack: number(68, '°C', 'flow temperature at which it may start again', own, { min: 30, max: 100 }),
+      pumpOverrun: number(30, 's', 'pump runs on', own, { min: 0, max: 900 }),
+      postPurge: number(8, 's', 'fan runs on', own, { min: 0, max: 300 }),
+      antiCycle: number(150, 's', 'pause between two burns for heating', cp, { min: 0, max: 900 }),
+      ignitionTries: number(3, '1', 'further tries to light before it locks out', own, { min: 0, max: 10 }),
+    },
+  },
+} satisfies Record<string, Component>

@@ -1,0 +1,112 @@
+import type { Component } from '@dewpoint/core/system'
+import { cp, flag, mem, number, own, share } from './define.ts'
+
+/** From the cold inlet to the tap. */
+export const hotWater = {
+  restrictor: {
+    id: 'restrictor',
+    label: 'Flow restrictor',
+    parameters: { flow: number(11.5, 'l/min', 'flow let through at 3 bar', 'output over a 35 K rise', { spread: 0.25, min: 3, max: 40 }) },
+  },
+  tapFlow: {
+    id: 'restrictor',
+    label: 'Hot-water pipework',
+    parameters: { flow: number(14, 'l/min', 'flow of an open tap at 3 bar', mem, { spread: 0.6, min: 3, max: 40 }) },
+  },
+  turbine: {
+    id: 'turbine',
+    label: 'Flow turbine',
+    parameters: {
+      freedom: share('how freely the turbine turns', 1, { spread: 0.01, max: 1.2 }),
+      hall: share('share of turns the Hall sensor reports'),
+      pulsesPerLitre: number(214, '1/l', 'pulses a litre', own, { spread: 4, min: 1 }),
+      adapterLeak: flag('the adapter behind it leaks'),
+    },
+  },
+  turbineLead: {
+    id: 'turbineLead',
+    label: 'Turbine lead and plug',
+    parameters: { continuity: share('whether the turbine’s signal reaches the board') },
+  },
+  mixer: {
+    id: 'mixer',
+    label: 'Mixer taps',
+    parameters: { crossover: number(0, '1', 'share of the hot outlet that is cold passed in', own, { min: 0, max: 0.9 }) },
+  },
+  plate: {
+    id: 'plate',
+    label: 'Plate heat exchanger',
+    parameters: {
+      conductance: number(790, 'W/K', 'overall conductance at rated flows', 'from 81/45 °C at rated flow, common practice', { spread: 10, min: 1 }),
+      primaryFlow: number(11.1, 'l/min', 'heating-side flow in hot water', 'from 81/45 °C at 28 kW, common practice', { spread: 0.12, min: 1 }),
+      heatingSide: share('share of conductance left by the heating side', 1, { min: 0.02, max: 1.1 }),
+      mainsSide: share('share of conductance left by the mains side', 1, { min: 0.02, max: 1.1 }),
+      perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
+      gasketWeeps: flag('weeps at a gasket'),
+    },
+  },
+  coil: {
+    id: 'coil',
+    label: 'Hot-water coil in the main exchanger',
+    parameters: {
+      conductance: number(850, 'W/K', 'overall conductance at rated flow', own, { spread: 15, min: 1 }),
+      mainsSide: share('share of conductance left by scale', 1, { min: 0.02, max: 1.1 }),
+    },
+  },
+  cylinder: {
+    id: 'cylinder',
+    label: 'Cylinder and its coil',
+    parameters: {
+      volume: number(150, 'l', 'stored water', own, { spread: 8, min: 30 }),
+      temperature: number(28, '°C', 'of the store when the call comes', own, { spread: 3, min: 4, max: 85 }),
+      coilConductance: number(650, 'W/K', 'overall conductance of the coil', mem, { spread: 20, min: 1 }),
+      coilFlow: number(13, 'l/min', 'flow with a healthy pump', own, { spread: 0.5, min: 1 }),
+      coilOpenness: share('share of flow its coil lets through', 1, { spread: 0.02, min: 0.02, max: 1.1 }),
+      coilSurface: share('share of the coil free of scale', 1, { min: 0.05, max: 1.1 }),
+      reversed: flag('flow and return swapped'),
+      perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
+      standingLoss: number(2.2, 'W/K', 'lost to the cupboard', mem, { min: 0 }),
+    },
+  },
+  reducingValve: {
+    id: 'reducingValve',
+    label: 'Pressure-reducing valve and strainer',
+    parameters: {
+      setting: number(3, 'bar', 'set pressure', cp, { spread: 0.08, min: 1, max: 5 }),
+      passing: number(0, '1', 'share of the standing pressure it lets through', own, { min: 0, max: 1 }),
+    },
+  },
+  cylinderVessel: {
+    id: 'cylinderVessel',
+    label: 'Cylinder’s expansion vessel or air gap',
+    parameters: {
+      volume: number(18, 'l', 'whole volume', mem, { min: 1 }),
+      cushion: share('share that is gas', 1, { min: 0.02 }),
+      preCharge: number(3, 'bar', 'gas pressure with the water off, that of the reducing valve', cp, { spread: 0.1, min: -1, max: 5 }),
+    },
+  },
+  expansionRelief: {
+    id: 'expansionRelief',
+    label: 'Cylinder’s expansion relief valve',
+    parameters: {
+      opensAt: number(6, 'bar', 'lifting pressure', mem, { spread: 0.1, min: 2, max: 10 }),
+      passing: number(0, 'l/(min·bar)', 'passed at every pressure', own, { min: 0, max: 1 }),
+    },
+  },
+  storeCoil: {
+    id: 'storeCoil',
+    label: 'Mains coil in the store',
+    parameters: {
+      conductance: number(1900, 'W/K', 'overall conductance at rated flow', own, { spread: 60, min: 1 }),
+      mainsSide: share('share of conductance left by scale', 1, { min: 0.02, max: 1.1 }),
+    },
+  },
+  mixingValve: {
+    id: 'mixingValve',
+    label: 'Mixing valve',
+    parameters: {
+      setting: number(48, '°C', 'blended temperature', cp, { spread: 1, min: 30, max: 65 }),
+      coldShare: number(-1, '1', 'share of cold it is stuck at; −1 works', own, { min: -1, max: 1 }),
+    },
+  },
+} satisfies Record<string, Component>

@@ -1,0 +1,21 @@
+import type { Component, Parameter } from '@dewpoint/core/system'
+import { cp, flag, number, own } from './define.ts'
+
+/** A water thermistor; its curve is the system’s. */
+export function thermistor(id: string, label: string): Component {
+  return {
+    id,
+    label,
+    parameters: { factor: number(1, '1', 'resistance as a multiple of the chart’s', own, { spread: 0.01, min: 1e-4, max: 1e7 }) },
+  }
+}
+
+/** What the board of a boiler with a modulating burner or a tap of its own knows besides. */
+export function combiBoard(): Record<string, Parameter> {
+  return {
+    diverterDrive: { ...flag('diverter output works'), value: 1 },
+    minimumFanSpeed: number(1300, 'rev/min', 'lowest fan speed set', own, { spread: 20, min: 500, max: 6000 }),
+    tapSeenAt: number(7, 'Hz', 'turbine pulses from which a tap counts as open, about 2 l/min', cp, { min: 1, max: 60 }),
+    keepWarmOff: { ...flag('keep-warm function switched off') },
+  }
+}

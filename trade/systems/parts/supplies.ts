@@ -1,0 +1,51 @@
+import type { Component } from '@dewpoint/core/system'
+import { cp, flag, mem, number, own, share } from './define.ts'
+
+/** What comes to the boiler from outside. */
+export const supplies = {
+  electricity: {
+    id: 'supply',
+    label: 'Electrical supply',
+    parameters: { live: share('spur, fuse and isolator pass') },
+  },
+  coldMain: {
+    id: 'mains',
+    label: 'Cold main',
+    parameters: {
+      pressure: number(3, 'bar', 'dynamic pressure at the boiler', mem, { spread: 0.25, min: 1, max: 5 }),
+      temperature: number(10, '°C', 'cold water temperature', cp, { spread: 1.5, min: 3, max: 18 }),
+      stopValve: share('stop valve open'),
+      standing: number(5, 'bar', 'pressure with nothing drawn', mem, { min: 1, max: 8 }),
+    },
+  },
+  inletFilter: {
+    id: 'inletFilter',
+    label: 'Cold inlet filter',
+    parameters: { openness: share('share of flow let through', 1, { min: 0.02, max: 1.1 }) },
+  },
+  gas: {
+    id: 'gas',
+    label: 'Gas supply',
+    parameters: {
+      standingPressure: number(21, 'mbar', 'with nothing burning', mem, { spread: 0.6, min: 0 }),
+      meterValve: share('emergency control at the meter open'),
+      applianceCock: share('cock under the appliance open'),
+      needs: number(13, 'mbar', 'inlet pressure below which the burner is starved', mem, { min: 5 }),
+      dropAtFullRate: number(2.5, 'mbar', 'loss to the appliance at full rate', mem, { spread: 0.4, min: 0 }),
+      leak: number(0, 'mbar', 'fall in a two-minute tightness test', cp, { min: 0, max: 20 }),
+    },
+  },
+  flue: {
+    id: 'flue',
+    label: 'Flue and its seals',
+    parameters: {
+      openness: share('share of air let through', 1, { min: 0.05, max: 1.05, spread: 0.01 }),
+      leakBack: number(0, '1', 'share of products drawn back into the air', own, { min: 0, max: 0.5 }),
+    },
+  },
+  condensate: {
+    id: 'condensate',
+    label: 'Condensate trap and pipe',
+    parameters: { flooded: flag('water stands in the combustion chamber'), weeping: flag('trap or pipe leaks') },
+  },
+} satisfies Record<string, Component>

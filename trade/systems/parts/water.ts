@@ -1,0 +1,122 @@
+import type { Component } from '@dewpoint/core/system'
+import { cp, flag, mem, number, own, share } from './define.ts'
+
+/** Pump, ways, pressure, radiators. */
+export const water = {
+  pump: {
+    id: 'pump',
+    label: 'Pump',
+    parameters: {
+      head: share('share of its head', 1, { spread: 0.04, max: 1.3 }),
+      shutOff: number(0.6, 'bar', 'pressure at no flow', mem, { min: 0.1, max: 2 }),
+      freeFlow: number(45, 'l/min', 'flow against nothing', mem, { min: 5 }),
+      rise: number(0.35, 'bar', 'pressure change at the sensor when it starts', 'about 0.3 bar, common practice', { spread: 0.03, min: 0 }),
+      windingResistance: number(0.16, 'kΩ', 'resistance of its winding', own, { spread: 0.01, min: 0 }),
+    },
+  },
+  diverter: {
+    id: 'diverter',
+    label: 'Diverter valve',
+    parameters: {
+      freedom: share('how freely the cartridge moves'),
+      motor: share('whether the motor drives'),
+      motorResistance: number(0.21, 'kΩ', 'resistance of the motor', own, { spread: 0.006, min: 0 }),
+      start: number(0, '1', 'position found, 0 heating, 1 hot water', 'rests at heating on this model', { min: 0, max: 1 }),
+      returns: share('goes back to heating by itself'),
+      passing: number(0, '1', 'share leaking to the other way', own, { min: 0, max: 0.9 }),
+      travelTime: number(5, 's', 'seconds from end to end', own, { min: 0.5 }),
+    },
+  },
+  blockFilter: {
+    id: 'blockFilter',
+    label: 'Block filter',
+    parameters: { openness: share('share of flow let through', 1, { spread: 0.02, min: 0.02, max: 1.1 }) },
+  },
+  systemFilter: {
+    id: 'systemFilter',
+    label: 'System filter',
+    parameters: { openness: share('share of flow let through', 1, { spread: 0.02, min: 0.02, max: 1.1 }) },
+  },
+  pressureSensor: {
+    id: 'pressureSensor',
+    label: 'Pressure sensor',
+    parameters: {
+      response: share('share of a change it passes on', 1, { spread: 0.03, max: 1.2 }),
+      readsHigh: number(0, 'bar', 'shows too much', own, { spread: 0.03, min: -2, max: 2 }),
+    },
+  },
+  lowWaterSwitch: {
+    id: 'waterSwitch',
+    label: 'Low-water switch',
+    parameters: { works: share('makes when there is water') },
+  },
+  gauge: {
+    id: 'gauge',
+    label: 'Pressure gauge',
+    parameters: {
+      follows: share('share of a change it follows'),
+      readsHigh: number(0, 'bar', 'shows too much', own, { spread: 0.04, min: -3, max: 3 }),
+    },
+  },
+  systemWater: {
+    id: 'water',
+    label: 'System water',
+    parameters: {
+      pressure: number(1.2, 'bar', 'cold pressure as found', '1.0–1.2 bar, common practice', { spread: 0.1, min: 0, max: 3.4 }),
+      air: flag('air left in the system'),
+    },
+  },
+  vessel: {
+    id: 'vessel',
+    label: 'Expansion vessel',
+    parameters: {
+      volume: number(8, 'l', 'whole volume', '7–9 l, common practice', { min: 1 }),
+      cushion: share('share of the volume that is gas behind a whole diaphragm', 1, { min: 0.02 }),
+      preCharge: number(1, 'bar', 'gas pressure with the water side drained; below zero it shows none, and less gas is left than fills it', cp, {
+        spread: 0.06,
+        min: -1,
+        max: 2.5,
+      }),
+    },
+  },
+  relief: {
+    id: 'relief',
+    label: 'Relief valve',
+    parameters: {
+      opensAt: number(3, 'bar', 'lifting pressure', cp, { spread: 0.05, min: 0.8 }),
+      passing: number(0, 'l/(min·bar)', 'passed at every pressure', own, { min: 0, max: 1 }),
+      reseats: share('closes tight after lifting'),
+    },
+  },
+  pipework: {
+    id: 'pipework',
+    label: 'Heating pipework',
+    parameters: {
+      leak: number(0, 'l/(min·bar)', 'lost at all times', own, { min: 0, max: 1 }),
+      leakHot: number(0, 'l/(min·bar)', 'lost only while hot', own, { min: 0, max: 1 }),
+      leakCold: number(0, 'l/(min·bar)', 'lost only while cold', own, { min: 0, max: 1 }),
+    },
+  },
+  fillingLoop: {
+    id: 'fillingLoop',
+    label: 'Filling loop',
+    parameters: { letBy: number(0, 'l/(min·bar)', 'let by of difference', own, { min: 0, max: 2 }), leverBroken: flag('its lever has snapped') },
+  },
+  volume: {
+    id: 'system',
+    label: 'Heating system',
+    parameters: { volume: number(80, 'l', 'water in the whole system', own, { spread: 18, min: 5, max: 250 }) },
+  },
+  radiators: {
+    id: 'radiators',
+    label: 'Radiators',
+    parameters: {
+      output: number(9, 'kW', 'at 50 K above the room', 'exponent 1.3: EN 442', { spread: 1.2, min: 0.5 }),
+      metal: number(40_000, 'J/K', 'heat capacity of the metal', own, { min: 0 }),
+      ratedFlow: number(14, 'l/min', 'flow with a healthy pump', own, { spread: 0.8, min: 1 }),
+      openness: share('valves and lockshields open', 1, { spread: 0.02, min: 0, max: 1.1 }),
+      surface: share('share of the surface that warms', 1, { min: 0.05 }),
+      roomTemperature: number(17, '°C', 'room when the call comes', own, { spread: 1, min: 0, max: 35 }),
+    },
+  },
+} satisfies Record<string, Component>

@@ -1,0 +1,38 @@
+import type { BoilerSystem, Component, Condition, ControlScheme, SignalName, Stage } from '@dewpoint/core/system'
+
+/** What stands for the controls where the wiring is not known. */
+const abstract = new Set([
+  ...['supply', 'programmer', 'roomStat', 'cylinderStat', 'zone2Stat', 'transformer'],
+  ...['heatingWire', 'hotWaterWire', 'zone2Wire', 'permanentLive', 'heatingValve', 'hotWaterValve', 'zone2Valve'],
+])
+/** whose volts are those of a call */
+const ofTheCall: SignalName[] = ['heatingTimerVolts', 'heatingMotorVolts', 'heatCallVolts']
+
+/** A threshold written for mains, at the level a call has in a scheme. */
+export function atCallLevel<T>(signal: SignalName, above: T, scheme: ControlScheme | undefined): { above?: T | number } {
+  if (above === undefined) return {}
+  return { above: scheme && above === 100 && ofTheCall.includes(signal) ? scheme.callAbove : above }
+}
+
+/** a pump fed by the controls has no output of the board */
+function withoutPumpDrive(board: Component): Component {
+  const { pumpDrive: _pumpDrive, ...parameters } = board.parameters
+  return { ...board, parameters }
+}
+
+/** A boiler with its wiring known: the scheme’s devices and conductors in the place of one contact after another. */
+export function wiredAs(boiler: BoilerSystem, scheme: ControlScheme): BoilerSystem {
+  const proof = (one: Condition): Condition => ({ ...one, ...atCallLevel(one.signal, one.above, scheme) })
+  const stage = (one: Stage): Stage => (one.external ? { ...one, proof: one.proof.map(proof) } : one)
+  const pumpOutside = scheme.volts.pumpVolts !== undefined
+  return {
+    ...boiler,
+    id: `${boiler.id}+${scheme.id}`,
+    components: [
+      ...boiler.components.filter((one) => !abstract.has(one.id)).map((one) => (pumpOutside && one.id === 'board' ? withoutPumpDrive(one) : one)),
+      ...scheme.components,
+    ],
+    sequence: Object.fromEntries(Object.entries(boiler.sequence).map(([demand, stages]) => [demand, stages.map(stage)])),
+    controls: scheme,
+  }
+}

@@ -1,0 +1,25 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'unit',
+          include: ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts'],
+          setupFiles: ['tools/fixedSeed.ts'],
+          testTimeout: 60_000,
+        },
+      },
+      {
+        test: {
+          name: 'routes',
+          include: ['server/**/*.test.ts'],
+          globalSetup: ['server/testDatabase.ts'],
+          fileParallelism: false,
+          testTimeout: 30_000,
+        },
+      },
+    ],
+  },
+})

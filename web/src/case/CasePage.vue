@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { complaintWords } from '../today/complaintWords.ts'
+import CallPhase from './call/CallPhase.vue'
+import { useCase } from './caseStore.ts'
+import RefusedDialog from './RefusedDialog.vue'
+import RepairPhase from './repair/RepairPhase.vue'
+import StopPanel from './StopPanel.vue'
+import TracePhase from './trace/TracePhase.vue'
+
+// the map comes with its own drawing library
+const WiringPhase = defineAsyncComponent(() => import('./wiring/WiringPhase.vue'))
+
+const props = defineProps<{ id: string; phase?: string }>()
+const store = useCase()
+const router = useRouter()
+
+const phases = [
+  { id: 'call', label: 'Call' },
+  { id: 'trace', label: 'Trace' },
+  { id: 'wiring', label: 'Wiring' },
+  { id: 'repair', label: 'Repair' },
+] as const
+const shown = computed(() => props.phase || 'trace')
+const complaints = computed(() => store.live.filter((one) => one.type === 'complaint'))
+const done = computed<Record<string, boolean>>(() => ({
+  call: complaints.value.length > 0,
+  trace: store.diagnosis?.verdict != null,
+  repair: store.live.some((one) => one.type === 'decision' && one.payload.kind === 'closed'),
+}))
+const years = computed(() => {
+  const installed = store.current?.appliance.installedOn
+  if (!installed) return ''
+  const age = Math.floor((Date.now() - Date.parse(installed)) / 31_557_600_000)
+  return age < 1 ? ' · under a year' : ` · ${age} ${age === 1 ? 'year' : 'years'}`
+})
+
+watch(
+  () => props.id,
+  (id) => void store.open(id),
+  { immediate: true },
+)
+let poll = 0
+onMounted(() => {
+  poll = window.setInterval(() => document.visibilityState === 'visible' && void store.refresh(), 15_000)
+})
+onBeforeUnmount(() => window.clearInterval(poll))
+
+const go = (phase: string) => void router.push({ name: 'case', params: { id: props.id, phase } })
+</script>
+
+<template>
+  <RefusedDialog />
+  <teleport to="#bar-case" defer>
+    <div v-if="store.current" class="title">
+      <strong>{{ store.current.site.name }}</strong>
+      <span class="dim">{{ store.current.appliance.label }}{{ years }} · {{ complaintWords(complaints.map((one) => one.payload.what)) }}</span>
+    </div>
+    <nav v-if="store.current" class="phases" aria-label="Phases of the case">
+      <router-link
+        v-for="one in phases"
+        :key="one.id"
+        :to="{ name: 'case', params: { id, phase: one.id } }"
+        class="phase"
+        :aria-current="shown === one.id ? 'step' : undefined"
+      >
+        {{ one.label }}
+        <v-icon v-if="done[one.id]" icon="$tick" size="18" aria-label="done" />
+      </router-link>
+    </nav>
+  </teleport>
+
+  <main v-if="store.trouble" class="trouble" role="alert">
+    <h1>This case cannot be shown now</h1>
+    <p>{{ store.trouble }}</p>
+    <v-btn @click="store.open(id)">Try again</v-btn>
+    <v-btn variant="text" :to="{ name: 'today' }">Today’s calls</v-btn>
+  </main>
+  <main v-else-if="!store.current" class="trouble dim" aria-live="polite">Fetching the case…</main>
+  <main v-else class="case">
+    <p v-if="store.thoughtTrouble" class="alert" role="alert">
+      {{ store.thoughtTrouble }} Entries are kept; the ranking will follow.
+      <v-btn variant="text" @click="store.think()">Try again</v-btn>
+    </p>
+    <StopPanel v-if="store.stop" :stop="store.stop" />
+    <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />
+    <WiringPhase v-else-if="shown === 'wiring'" />
+    <RepairPhase v-else-if="shown === 'repair'" />
+    <TracePhase v-else @verdict="go('repair')" />
+  </main>
+</template>
+
+<style scoped>
+.title {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.25;
+  min-width: 0;
+}
+.title > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.title strong {
+  font-size: 1.0625rem;
+  font-weight: 600;
+}
+.phases {
+  display: flex;
+  flex: none;
+  align-self: stretch;
+}
+.phase {
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  gap: 6px;
+  min-width: 96px;
+  min-height: 59px;
+  color: var(--dim);
+  text-decoration: none;
+  font-weight: 600;
+  border-bottom: 3px solid transparent;
+}
+.phase[aria-current] {
+  color: var(--ink);
+  border-color: var(--copper);
+}
+.case {
+  width: 100%;
+}
+.trouble {
+  max-width: 34rem;
+  margin: 14vh auto 0;
+  padding: 0 20px;
+}
+.trouble h1 {
+  margin-bottom: 10px;
+}
+.alert {
+  margin: 0;
+  padding: 8px 20px;
+  color: var(--stop);
+  border-bottom: 1px solid var(--rule);
+}
+@media (max-width: 760px) {
+  .phases {
+    position: fixed;
+    top: auto;
+    bottom: 0;
+    left: 0;
+    right: 0;
+    padding: 0;
+    border-top: 1px solid var(--rule);
+    background: var(--paper);
+    padding-bottom: env(safe-area-inset-bottom);
+  }
+  .phase {
+    flex: 1;
+    min-height: 56px;
+    border-bottom: 0;
+    border-top: 3px solid transparent;
+  }
+  .case {
+    padding-bottom: 70px;
+  }
+}
+</style>

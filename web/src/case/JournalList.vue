@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { clock, exactly } from '../shared/times.ts'
+import { useCase } from './caseStore.ts'
+import { entryWords } from './checkWords.ts'
+
+const store = useCase()
+const lines = computed(() => (store.catalogue ? [...store.live].reverse().map((entry) => ({ entry, ...entryWords(store.catalogue!, entry) })) : []))
+</script>
+
+<template>
+  <section class="journal" aria-labelledby="journal-title">
+    <div class="head">
+      <h2 id="journal-title" class="eyebrow">Journal</h2>
+      <v-btn v-if="lines.length > 0" variant="text" size="small" prepend-icon="$undo" aria-keyshortcuts="u" @click="store.retract()"
+        >Undo <kbd class="wide">U</kbd></v-btn
+      >
+    </div>
+    <p v-if="lines.length === 0" class="dim">Nothing written yet. Every answer and reading lands here by itself.</p>
+    <ol>
+      <li v-for="line in lines" :key="line.entry.id">
+        <time class="mono dim" :datetime="line.entry.at" :title="`${exactly(line.entry.at)}, ${line.entry.author}`">{{ clock(line.entry.at) }}</time>
+        <span class="what">{{ line.what }}</span>
+        <strong>{{ line.result }}</strong>
+        <v-btn
+          icon="$away"
+          variant="text"
+          size="32"
+          class="back"
+          :aria-label="`Take back: ${line.what}, ${line.result}`"
+          title="Take back"
+          @click="store.retract(line.entry.id)"
+        />
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 36px;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 3.2rem 1fr 32px;
+  gap: 0 6px;
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+  line-height: 1.25;
+}
+time {
+  font-size: 0.8125rem;
+  padding-top: 2px;
+}
+strong {
+  grid-column: 2;
+  font-weight: 600;
+}
+.what {
+  color: var(--dim);
+}
+.back {
+  grid-column: 3;
+  grid-row: 1 / 3;
+  align-self: center;
+  opacity: 0.75;
+}
+@media (max-width: 760px) {
+  .wide {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useCase } from './caseStore.ts'
+import { entryWords } from './checkWords.ts'
+
+/** A reading that cannot be true: measured again, or kept as doubtful. Closed without choosing, it stays refused and listed. */
+const store = useCase()
+const put = ref<string[]>([])
+const refused = computed(() => store.diagnosis?.refused.find((one) => !put.value.includes(one.entry)))
+const entry = computed(() => store.live.find((one) => one.id === refused.value?.entry))
+const words = computed(() => (entry.value && store.catalogue ? entryWords(store.catalogue, entry.value) : null))
+
+function again() {
+  const { entry: id, check } = refused.value!
+  store.retract(id)
+  store.choose(check)
+}
+function keep() {
+  if (entry.value?.type !== 'reading') return
+  const { id, payload } = entry.value
+  store.retract(id)
+  store.write('reading', { ...payload, sureness: 'doubtful' })
+}
+function later() {
+  put.value = [...put.value, refused.value!.entry]
+}
+</script>
+
+<template>
+  <v-dialog :model-value="refused !== undefined && words !== null" @update:model-value="later">
+    <section v-if="refused && words" class="refused" role="alertdialog" aria-labelledby="refused-title" aria-describedby="refused-why">
+      <p class="eyebrow">Not believed</p>
+      <h2 id="refused-title">
+        {{ words.what }} <span class="mono">{{ words.result }}</span>
+      </h2>
+      <p id="refused-why">{{ refused.why }}</p>
+      <div class="acts">
+        <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
+        <v-btn @click="keep">Keep as doubtful</v-btn>
+      </div>
+      <p class="dim">Kept as doubtful it stays in the journal and weighs nothing.</p>
+    </section>
+  </v-dialog>
+</template>
+
+<style scoped>
+.refused {
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  border-left: 4px solid var(--stop);
+  border-radius: 12px;
+  padding: 22px 24px;
+}
+h2 {
+  font-size: 1.3rem;
+  margin: 4px 0 10px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 16px 0 10px;
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { Stop } from '@dewpoint/core/diagnosis'
+import { ref } from 'vue'
+import { useCase } from './caseStore.ts'
+
+const props = defineProps<{ stop: Stop }>()
+const store = useCase()
+const how = ref('')
+
+function madeSafe() {
+  store.write('action', { action: 'madeSafe', note: how.value.trim() })
+}
+</script>
+
+<template>
+  <section class="stop" role="alert" aria-labelledby="stop-title">
+    <p class="eyebrow">Stop · before anything else</p>
+    <h1 id="stop-title"><v-icon icon="$stop" size="34" aria-hidden="true" /> {{ stop.label }}</h1>
+    <h2>Say now</h2>
+    <ol>
+      <li v-for="line in stop.say" :key="line">{{ line }}</li>
+    </ol>
+    <h2>Then</h2>
+    <ul>
+      <li v-for="line in stop.act" :key="line">{{ line }}</li>
+    </ul>
+    <p class="dim">Local code and the emergency procedure of the place come first. Nothing is ranked while this stands.</p>
+    <hr class="rule" />
+    <form class="safe" @submit.prevent="madeSafe">
+      <v-text-field v-model="how" label="Made safe: by whom, and how" maxlength="300" />
+      <v-btn type="submit" :disabled="how.trim().length < 5">Record as made safe</v-btn>
+    </form>
+    <v-btn variant="text" prepend-icon="$undo" @click="store.retract(props.stop.entry)">Entered by mistake: take it back</v-btn>
+  </section>
+</template>
+
+<style scoped>
+.stop {
+  max-width: 46rem;
+  margin: 28px auto;
+  padding: 0 20px 30px 24px;
+  border-left: 6px solid var(--stop);
+}
+h1 {
+  font-size: 2rem;
+  color: var(--stop);
+  margin: 6px 0 18px;
+}
+h2 {
+  font-size: 1.125rem;
+  margin: 14px 0 4px;
+}
+li {
+  font-size: 1.1875rem;
+  margin: 6px 0;
+}
+ol,
+ul {
+  padding-left: 1.4em;
+}
+.rule {
+  margin: 18px 0;
+}
+.safe {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  margin-bottom: 8px;
+}
+@media (max-width: 760px) {
+  .stop {
+    margin: 16px 14px;
+    padding: 0 0 20px 16px;
+  }
+  .safe {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

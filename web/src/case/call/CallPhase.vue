@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useCase } from '../caseStore.ts'
+import { outcomeChoices } from '../checkWords.ts'
+import JournalList from '../JournalList.vue'
+import { percent } from '../trace/colours.ts'
+import SuspectsStrip from '../trace/SuspectsStrip.vue'
+import ComplaintForm from './ComplaintForm.vue'
+import HistoryForm from './HistoryForm.vue'
+import PastPanel from './PastPanel.vue'
+
+const emit = defineEmits<{ done: [] }>()
+const store = useCase()
+const adding = ref(false)
+const facts = ref<Record<string, string>>({})
+
+const noted = computed(() => store.live.filter((one) => one.type === 'complaint').length > 0)
+/** questions nobody has to travel for, the most telling first */
+const questions = computed(() => {
+  const ranked = store.diagnosis?.next ?? []
+  const asked = new Set(
+    store.live.flatMap((one) => {
+      if (one.type === 'reading') return [one.payload.check]
+      if (one.type === 'decision') return one.payload.check ? [one.payload.check] : []
+      return one.type === 'complaint'
+        ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? [])
+        : []
+    }),
+  )
+  const all = store.catalogue?.checks.filter((one) => one.kind === 'ask' && !asked.has(one.id)) ?? []
+  const place = (id: string) => {
+    const index = ranked.findIndex((one) => one.check === id)
+    return index < 0 ? Infinity : index
+  }
+  return [...all].sort((a, b) => place(a.id) - place(b.id)).slice(0, 4)
+})
+const carry = computed(() => store.diagnosis?.carry ?? [])
+
+function recordFact(id: string, unit: string | undefined) {
+  const value = Number(facts.value[id]?.replace(',', '.'))
+  if (!Number.isFinite(value) || facts.value[id]?.trim() === '') return
+  store.write('fact', { fact: id, value, ...(unit && { unit }) })
+  facts.value[id] = ''
+}
+</script>
+
+<template>
+  <div class="beside">
+    <section class="work">
+      <template v-if="!noted || adding">
+        <h1>What does the customer say?</h1>
+        <ComplaintForm
+          action="Note the complaint"
+          :system="store.current!.appliance.system"
+          @done="
+            (complaint) => {
+              store.write('complaint', complaint)
+              adding = false
+            }
+          "
+        />
+      </template>
+      <template v-else>
+        <h1>Ask before you travel</h1>
+        <p class="dim">The question that tells most comes first. Leave out what the customer does not know.</p>
+        <ul class="questions">
+          <li v-for="check in questions" :key="check.id">
+            <h2>{{ check.label }}</h2>
+            <p class="dim">{{ check.how[0] }}</p>
+            <div class="answers">
+              <v-btn v-for="one in outcomeChoices(check, false)" :key="one.id" @click="store.answer({ check: check.id, outcome: one.id })">{{
+                one.label
+              }}</v-btn>
+              <v-btn variant="text" @click="store.write('decision', { kind: 'checkNotPossible', check: check.id, reason: 'The customer does not know.' })"
+                >does not know</v-btn
+              >
+            </div>
+          </li>
+        </ul>
+        <p v-if="questions.length === 0" class="dim">Everything that can be asked has been asked.</p>
+        <h2 class="eyebrow">What is known of the boiler</h2>
+        <div class="facts">
+          <form v-for="fact in store.catalogue?.facts ?? []" :key="fact.id" @submit.prevent="recordFact(fact.id, fact.unit)">
+            <v-text-field v-model="facts[fact.id]" :label="fact.label" :suffix="fact.unit" inputmode="decimal" />
+            <v-btn type="submit">Note</v-btn>
+          </form>
+        </div>
+        <HistoryForm />
+        <div class="onward">
+          <v-btn color="primary" variant="flat" @click="emit('done')">On to tracing</v-btn>
+          <v-btn variant="text" @click="adding = true">Another complaint</v-btn>
+        </div>
+      </template>
+    </section>
+    <aside>
+      <PastPanel />
+      <SuspectsStrip />
+      <section v-if="carry.length > 0" class="carry">
+        <h2 class="eyebrow">Worth carrying</h2>
+        <ul>
+          <li v-for="one in carry" :key="one.part">
+            {{ one.part }} <span class="mono dim">{{ percent(one.probability) }}</span>
+          </li>
+        </ul>
+      </section>
+      <JournalList />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  font-size: 1.75rem;
+  margin-bottom: 12px;
+}
+.questions {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 26px;
+}
+.questions li {
+  padding: 16px 0;
+  border-top: 1px solid var(--rule);
+}
+.questions h2 {
+  font-size: 1.1875rem;
+}
+.questions p {
+  margin: 2px 0 10px;
+}
+.answers,
+.onward {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.facts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px 20px;
+  margin: 10px 0 26px;
+}
+.facts form {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+}
+.carry ul {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 0;
+}
+.carry li {
+  display: flex;
+  justify-content: space-between;
+  padding: 4px 0;
+}
+@media (max-width: 1000px) {
+  .facts {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

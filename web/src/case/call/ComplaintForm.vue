@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import type { Payload } from '@dewpoint/core/casebook'
+import { dangerousWords } from '@dewpoint/core/diagnosis'
+import { complaints, dangers } from '@dewpoint/trade/complaints'
+import { catalogues } from '@dewpoint/trade'
+import { computed, reactive, ref } from 'vue'
+
+const props = defineProps<{ action: string; system: string; busy?: boolean }>()
+const emit = defineEmits<{ done: [complaint: Payload<'complaint'>] }>()
+
+const ordinary = computed(() => (catalogues[props.system]?.complaints ?? complaints).filter((one) => !one.danger))
+const danger = complaints.filter((one) => one.danger)
+const form = reactive({ what: '', pattern: 'always', where: 'all', since: '', words: '' })
+const missing = ref(false)
+/** said while the customer is still on the telephone, before anything is saved */
+const stop = computed(() => dangers.find((one) => one.id === complaints.find((known) => known.id === form.what)?.danger) ?? dangerousWords(dangers, form.words))
+
+const patterns = [
+  { value: 'always', title: 'always' },
+  { value: 'sometimes', title: 'now and then' },
+  { value: 'workedOnArrival', title: 'works just now' },
+]
+const places = [
+  { value: 'all', title: 'everywhere' },
+  { value: 'oneTap', title: 'one tap' },
+  { value: 'oneZone', title: 'one zone' },
+]
+
+function submit() {
+  missing.value = ![...ordinary.value, ...danger].some((one) => one.id === form.what)
+  if (missing.value) return
+  emit('done', {
+    what: form.what,
+    pattern: form.pattern as 'always',
+    where: form.where as 'all',
+    ...(form.since.trim() && { since: form.since.trim() }),
+    ...(form.words.trim() && { words: form.words.trim() }),
+  })
+  Object.assign(form, { what: '', since: '', words: '' })
+}
+</script>
+
+<template>
+  <form class="complaint" @submit.prevent="submit">
+    <fieldset>
+      <legend class="eyebrow">Danger first</legend>
+      <div class="choices">
+        <label v-for="one in danger" :key="one.id" class="choice danger"
+          ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
+        >
+      </div>
+    </fieldset>
+    <div v-if="stop" class="stop" role="alert">
+      <p>
+        <strong>{{ stop.label }}: say now</strong>
+      </p>
+      <ol>
+        <li v-for="line in stop.say" :key="line">{{ line }}</li>
+      </ol>
+    </div>
+    <fieldset>
+      <legend class="eyebrow">What is wrong</legend>
+      <div class="choices">
+        <label v-for="one in ordinary" :key="one.id" class="choice"
+          ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
+        >
+      </div>
+      <p v-if="missing" class="missing" role="alert">Choose what the customer complains of.</p>
+    </fieldset>
+    <div class="more">
+      <v-select v-model="form.pattern" :items="patterns" label="How often" />
+      <v-select v-model="form.where" :items="places" label="Where" />
+      <v-text-field v-model="form.since" label="Since when" maxlength="120" />
+    </div>
+    <v-textarea v-model="form.words" label="In the customer’s words" maxlength="1000" />
+    <v-btn type="submit" color="primary" variant="flat" :loading="props.busy">{{ props.action }}</v-btn>
+  </form>
+</template>
+
+<style scoped>
+.complaint {
+  display: grid;
+  gap: 18px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+legend {
+  padding: 0 0 8px;
+}
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.choice {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 48px;
+  padding: 0 14px;
+  border: 1px solid var(--rule);
+  border-radius: 10px;
+  background: var(--sheet);
+  cursor: pointer;
+}
+.choice:has(:checked) {
+  border-color: var(--copper);
+  box-shadow: inset 0 0 0 1px var(--copper);
+  font-weight: 600;
+}
+.choice:has(:focus-visible) {
+  outline: 3px solid var(--copper);
+  outline-offset: 2px;
+}
+.choice input {
+  accent-color: var(--copper);
+  width: 18px;
+  height: 18px;
+}
+.danger:has(:checked) {
+  border-color: var(--stop);
+  box-shadow: inset 0 0 0 1px var(--stop);
+  color: var(--stop);
+}
+.more {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+}
+.stop {
+  border-left: 6px solid var(--stop);
+  padding-left: 16px;
+  font-size: 1.125rem;
+}
+.stop p {
+  margin: 0;
+  color: var(--stop);
+}
+.stop ol {
+  margin: 4px 0 0;
+  padding-left: 1.3em;
+}
+.missing {
+  color: var(--stop);
+  margin: 8px 0 0;
+}
+.v-btn {
+  justify-self: start;
+}
+@media (max-width: 760px) {
+  .more {
+    grid-template-columns: 1fr 1fr;
+  }
+  .more > :last-child {
+    grid-column: 1 / -1;
+  }
+  .v-btn {
+    justify-self: stretch;
+  }
+}
+</style>

@@ -1,0 +1,77 @@
+import { day } from '../shared/times.ts'
+import { isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
+import type { Entry, Payload } from '@dewpoint/core/casebook'
+import { schemesOf } from '@dewpoint/trade'
+import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
+
+/** The answers a check can be given, with words for buttons. */
+export function outcomeChoices(check: Check, withNotReached: boolean): { id: string; label: string }[] {
+  const known =
+    check.result.kind === 'outcome'
+      ? check.result.outcomes
+      : check.result.kind === 'cue'
+        ? [
+            { id: 'yes', label: 'yes' },
+            { id: 'no', label: 'no' },
+          ]
+        : []
+  return withNotReached && check.result.kind !== 'cue' ? [...known, { id: 'notReached', label: 'it never gets that far' }] : known
+}
+
+/** The check a reading was made by; a meter between two terminals is one for the occasion. */
+function checkOf(catalogue: Catalogue, payload: Payload<'reading'>): Check | undefined {
+  const scheme = catalogue.system.controls
+  if (isProbe(payload.check) && scheme) return probeCheck(scheme, specOf(payload.check, payload))
+  return catalogue.checks.find((one) => one.id === payload.check)
+}
+
+/** One journal entry in words: what, and what came of it. */
+export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; result: string } {
+  const find = <T extends { id: string; label: string }>(list: readonly T[], id: string | undefined) => list.find((one) => one.id === id)?.label ?? id ?? ''
+  switch (entry.type) {
+    case 'complaint':
+      return { what: 'Complaint', result: find(catalogue.complaints, entry.payload.what) }
+    case 'fact': {
+      const { fact, value, unit } = entry.payload
+      if (fact === 'controls')
+        return { what: 'Wired as', result: schemesOf(catalogue.system.id.split('+')[0]!).find((one) => one.id === value)?.label ?? 'not known' }
+      const choice = catalogue.facts.find((one) => one.id === fact)?.choices?.find((one) => one.id === value)
+      if (choice) return { what: find(catalogue.facts, fact), result: choice.label }
+      return { what: find(catalogue.facts, fact), result: typeof value === 'number' && unit && isUnit(unit) ? formatQuantity(value, unit) : String(value) }
+    }
+    case 'history':
+      return { what: `History, ${day(entry.payload.on)}`, result: entry.payload.note ?? entry.payload.event }
+    case 'action':
+      return { what: 'Done', result: find(catalogue.actions, entry.payload.action) }
+    case 'reading': {
+      const check = checkOf(catalogue, entry.payload)
+      const { outcome, value, unit, sureness } = entry.payload
+      const result =
+        outcome !== undefined
+          ? check
+            ? (outcomeChoices(check, true).find((one) => one.id === outcome)?.label ?? outcome)
+            : outcome
+          : unit && isUnit(unit)
+            ? formatQuantity(value!, unit)
+            : `${value}`
+      return {
+        what: check?.label ?? (isProbe(entry.payload.check) ? 'Between two terminals' : entry.payload.check),
+        result: sureness === 'unsure' ? `${result} (not sure)` : result,
+      }
+    }
+    case 'finding':
+      return { what: 'Found', result: entry.payload.what }
+    case 'repair':
+      return { what: 'Repaired', result: find(catalogue.remedies, entry.payload.remedy) }
+    case 'advice':
+      return { what: entry.payload.answer === 'declined' ? 'Advice declined' : 'Advice given', result: entry.payload.what }
+    case 'decision': {
+      const { kind, part, check, reason } = entry.payload
+      if (kind === 'condemned') return { what: 'Condemned', result: find(catalogue.parts, part) }
+      if (kind === 'checkNotPossible') return { what: find(catalogue.checks, check), result: 'cannot be done' }
+      return { what: kind === 'closed' ? 'Closed' : 'Look-alike passed over', result: reason }
+    }
+    case 'retract':
+      return { what: 'Taken back', result: '' }
+  }
+}

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import type { RemedyOption } from '@dewpoint/core/diagnosis'
+import { computed, ref } from 'vue'
+import { useCase } from '../caseStore.ts'
+import JournalList from '../JournalList.vue'
+import { percent } from '../trace/colours.ts'
+import SuspectsStrip from '../trace/SuspectsStrip.vue'
+import ProvePanel from './ProvePanel.vue'
+import { inSentence } from '../../shared/words.ts'
+
+const store = useCase()
+const reason = ref('')
+const asked = ref(false)
+
+const verdict = computed(() => store.diagnosis?.verdict ?? null)
+const leader = computed(
+  () => store.diagnosis?.suspects.find((one) => verdict.value?.modes.some((mode) => one.faults.includes(mode.fault))) ?? store.diagnosis?.suspects[0],
+)
+const speaks = computed(() => leader.value?.account.filter((one) => one.times > 1) ?? [])
+const against = computed(() => leader.value?.account.filter((one) => one.times < 1) ?? [])
+const repaired = computed(() => store.live.some((one) => one.type === 'repair'))
+const condemned = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'condemned'))
+/** alternatives that would need another part: what the guard is about */
+const unseparated = computed(
+  () => store.diagnosis?.lookalikes.filter((one) => one.separatedBy && !verdict.value?.modes.some((mode) => one.suspect.split('+').includes(mode.fault))) ?? [],
+)
+
+function condemn() {
+  if (!verdict.value || !store.diagnosis) return
+  if (unseparated.value.length > 0 && reason.value.trim().length < 5) {
+    asked.value = true
+    return
+  }
+  store.write('decision', {
+    kind: 'condemned',
+    part: verdict.value.part,
+    fault: verdict.value.modes[0]!.fault,
+    reason: reason.value.trim() || `Stands out at ${percent(verdict.value.probability)}.`,
+    shown: { catalogue: store.catalogue!.system.id, belief: store.diagnosis.suspects.map(({ faults, probability }) => ({ faults, probability })) },
+  })
+}
+const skillWords: Record<RemedyOption['skill'], string> = {
+  anyone: '',
+  heating: '',
+  gas: 'Gas work.',
+  electrical: 'Electrical work.',
+  unvented: 'Unvented cylinder.',
+}
+
+function did(remedy: RemedyOption) {
+  store.write('repair', {
+    remedy: remedy.id,
+    faults: remedy.mends,
+    result: 'unknown',
+    minutes: remedy.minutes,
+    parts: remedy.parts.map((name) => ({ name, quantity: 1 })),
+  })
+}
+</script>
+
+<template>
+  <div class="beside">
+    <section class="work">
+      <ProvePanel v-if="repaired" />
+      <template v-else-if="verdict">
+        <p class="eyebrow">Verdict</p>
+        <h1>
+          {{ verdict.label }} <span class="mono">{{ percent(verdict.probability) }}</span>
+        </h1>
+        <ul class="modes">
+          <li v-for="mode in verdict.modes" :key="mode.fault">
+            {{ mode.label }} <span class="mono dim">{{ percent(mode.probability) }}</span>
+          </li>
+        </ul>
+        <div class="account">
+          <div>
+            <h2 class="eyebrow">Speaks for it</h2>
+            <p v-if="speaks.length === 0" class="dim">Only the odds before any reading.</p>
+            <p v-for="one in speaks" :key="one.check">
+              {{ one.label }} <strong>{{ one.says }}</strong>
+            </p>
+          </div>
+          <div>
+            <h2 class="eyebrow">Speaks against</h2>
+            <p v-if="against.length === 0" class="dim">Nothing so far.</p>
+            <p v-for="one in against" :key="one.check">
+              {{ one.label }} <strong>{{ one.says }}</strong>
+            </p>
+          </div>
+        </div>
+        <div v-if="unseparated.length > 0" class="guard">
+          <p>
+            <strong>Not told apart yet:</strong>
+            {{ unseparated.map((one) => `${one.label} (${inSentence(one.separatedBy!.label)}, ${one.separatedBy!.minutes} min)`).join('; ') }}
+          </p>
+          <v-text-field
+            v-model="reason"
+            label="Reason to go past it"
+            :error-messages="asked && reason.trim().length < 5 ? 'Give a reason, or do that check first.' : undefined"
+            maxlength="300"
+          />
+        </div>
+        <v-btn v-if="!condemned" color="primary" variant="flat" @click="condemn">Condemn the {{ inSentence(verdict.label) }}</v-btn>
+        <p v-else class="condemned"><v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> Condemned and written down.</p>
+
+        <template v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault">
+          <h2 class="eyebrow spaced">Cause to find: {{ inSentence(cause.label) }}</h2>
+          <p>{{ cause.lookFor.join(' · ') }}</p>
+        </template>
+
+        <h2 class="eyebrow spaced">Ways to mend it</h2>
+        <ul class="remedies">
+          <li v-for="remedy in store.diagnosis?.remedies ?? []" :key="remedy.id" :class="{ unfit: remedy.unfit }">
+            <div class="remedy-head">
+              <h3>{{ remedy.label }}</h3>
+              <span class="mono">{{ remedy.minutes }} min</span>
+              <span
+                >cost <span class="mono">{{ remedy.money }}</span></span
+              >
+            </div>
+            <p class="dim">
+              Chance of coming back {{ percent(remedy.chanceOfReturn) }}.
+              <template v-if="remedy.parts.length > 0">Parts: {{ remedy.parts.join(', ') }}.</template>
+              <template v-if="remedy.seals.length > 0"> Always new: {{ remedy.seals.join(', ') }}.</template>
+              {{ skillWords[remedy.skill] }}
+              <template v-if="remedy.unfit"> Does not suffice: {{ remedy.unfit }}.</template>
+            </p>
+            <p v-for="line in remedy.cautions" :key="line" class="caution">{{ line }}</p>
+            <ol>
+              <li v-for="line in remedy.steps" :key="line">{{ line }}</li>
+            </ol>
+            <v-btn @click="did(remedy)">Done: {{ inSentence(remedy.label) }}</v-btn>
+          </li>
+        </ul>
+        <p class="dim">Cost: parts plus 60 an hour, both assumed, in the firm’s own currency. Local code and the maker’s instructions come first.</p>
+      </template>
+      <template v-else>
+        <p class="eyebrow">Verdict</p>
+        <h1>No part stands out yet</h1>
+        <p>
+          A part is offered for condemning from 90%. The likeliest is <strong>{{ leader ? inSentence(leader.label) : '…' }}</strong> at
+          <span class="mono">{{ leader ? percent(leader.probability) : '…' }}</span>. One or two more checks will do it.
+        </p>
+        <v-btn color="primary" variant="flat" :to="{ params: { phase: 'trace' } }">Back to the next check</v-btn>
+      </template>
+    </section>
+    <aside>
+      <SuspectsStrip />
+      <JournalList />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  font-size: 2rem;
+  margin: 4px 0 6px;
+}
+h1 .mono {
+  font-size: 1.5rem;
+  font-weight: 500;
+}
+.modes {
+  padding: 0;
+  margin: 0 0 16px;
+  list-style: none;
+}
+.account {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+  border-top: 1px solid var(--rule);
+  padding: 14px 0 6px;
+}
+.account p {
+  margin: 6px 0;
+  line-height: 1.3;
+}
+.account strong {
+  display: block;
+  font-weight: 600;
+}
+.guard {
+  border: 1px dashed var(--copper);
+  border-radius: 10px;
+  padding: 12px 16px 16px;
+  margin: 6px 0 16px;
+}
+.guard p {
+  margin: 0 0 10px;
+}
+.condemned {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.spaced {
+  margin-top: 28px;
+}
+.remedies {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0;
+}
+.remedies > li {
+  border-top: 1px solid var(--rule);
+  padding: 14px 0 18px;
+}
+.remedy-head {
+  display: flex;
+  gap: 20px;
+  align-items: baseline;
+}
+.remedy-head h3 {
+  flex: 1;
+  font-size: 1.1875rem;
+}
+.remedies p {
+  margin: 2px 0 4px;
+}
+.remedies ol {
+  margin: 4px 0 12px;
+  padding-left: 1.3em;
+}
+.caution {
+  color: var(--live);
+  font-weight: 600;
+}
+.unfit h3 {
+  color: var(--dim);
+}
+@media (max-width: 1000px) {
+  .account {
+    grid-template-columns: 1fr;
+    gap: 14px;
+  }
+}
+</style>

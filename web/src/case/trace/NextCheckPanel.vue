@@ -1,0 +1,254 @@
+<script setup lang="ts">
+import type { Payload } from '@dewpoint/core/casebook'
+import type { NextCheck, Order } from '@dewpoint/core/diagnosis'
+import { convert, dimensionOf } from '@dewpoint/core/quantity'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useKeys } from '../../shared/keys.ts'
+import SegmentSwitch from '../../shared/SegmentSwitch.vue'
+import { useCase } from '../caseStore.ts'
+import CheckPicker from './CheckPicker.vue'
+import OutcomePad from './OutcomePad.vue'
+import { numberResult } from './padScale.ts'
+import ReadingPad from './ReadingPad.vue'
+import { inSentence } from '../../shared/words.ts'
+
+const store = useCase()
+const place = ref(0)
+const picker = ref(false)
+const panel = useTemplateRef<HTMLElement>('panel')
+
+const orders: { id: Order; label: string }[] = [
+  { id: 'telling', label: 'Most telling' },
+  { id: 'forward', label: 'Forward' },
+  { id: 'backward', label: 'Backward' },
+]
+const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', drained: 'boiler drained' }
+
+/** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
+const offered = shallowRef<NextCheck[]>([])
+watch(
+  [() => store.diagnosis, picker],
+  () => {
+    if (!picker.value) offered.value = store.diagnosis?.next ?? []
+  },
+  { immediate: true },
+)
+const next = computed<NextCheck | undefined>(
+  () => offered.value.find((one) => one.check === store.picked) ?? offered.value[Math.min(place.value, offered.value.length - 1)],
+)
+const check = computed(() => store.catalogue?.checks.find((one) => one.id === next.value?.check))
+const result = computed(() => (check.value ? numberResult(check.value) : null))
+const instrument = computed(() => {
+  const meter = store.catalogue?.instruments.find((one) => one.id === result.value?.instrument)
+  if (!meter) return undefined
+  // the smallest range that holds the highest reading a leading suspect expects
+  const most = Math.max(...(next.value?.expected ?? []).map((one) => one.reading?.high ?? 0))
+  const unit = result.value?.unit
+  const range =
+    unit && dimensionOf(unit) === dimensionOf(meter.ranges?.[0]?.unit ?? unit)
+      ? meter.ranges?.find((one) => convert(one.upTo, one.unit, unit) >= most)
+      : undefined
+  return range ? `${meter.label}, on ${range.upTo} ${range.unit}` : meter.label
+})
+const why = computed(() => {
+  const [leader] = store.diagnosis?.suspects ?? []
+  const from = next.value?.parts ?? []
+  if (!leader || from.length === 0)
+    return next.value && next.value.bits < 0.03 ? 'Tells little now: the suspects all expect much the same.' : 'Bears on several of the lesser suspects.'
+  return `Tells “${inSentence(leader.label)}” from ${from
+    .slice(0, 3)
+    .map((one) => `“${inSentence(one)}”`)
+    .join(', ')}.`
+})
+/** when going on costs more than acting on what is known */
+const enough = computed(() => {
+  const advice = store.diagnosis?.advice
+  if (!advice || advice.does !== 'act') return null
+  if (advice.kind === 'nothingWrong' && store.live.some((one) => one.type === 'repair'))
+    return { text: 'Further checks cost more than they save: run both demands through and prove the repair.', again: null }
+  if (advice.kind !== 'faults') return null
+  const remedy = store.catalogue?.remedies.find((one) => one.id === advice.remedies[0])
+  if (!remedy) return null
+  return advice.again
+    ? {
+        text: `${remedy.label} would be next, but that hangs on one reading. Take it again first: ${inSentence(advice.again.label)}.`,
+        again: advice.again.check,
+      }
+    : { text: `Further checks cost more than they save. Do next: ${inSentence(remedy.label)}.`, again: null }
+})
+const others = computed(() => offered.value.filter((one) => one.check !== next.value?.check).slice(0, 3))
+
+watch(
+  () => store.entries,
+  () => {
+    place.value = 0
+  },
+)
+
+/** another check begins at its title, also when it was chosen from the end of the page */
+watch(
+  () => next.value?.check,
+  (_now, was) => {
+    if (was === undefined || !panel.value || panel.value.getBoundingClientRect().top >= 0) return
+    void nextTick(() => panel.value?.scrollIntoView({ block: 'start' }))
+  },
+)
+
+function record(payload: Payload<'reading'>) {
+  store.answer(payload)
+}
+function cannot() {
+  if (check.value) store.write('decision', { kind: 'checkNotPossible', check: check.value.id, reason: 'Cannot be done on this visit.' })
+}
+function step(by: number) {
+  store.picked = null
+  const count = offered.value.length
+  if (count > 0) place.value = (place.value + by + count) % count
+}
+function pick(id: string) {
+  store.picked = id
+  picker.value = false
+}
+function turnOrder() {
+  store.order = orders[(orders.findIndex((one) => one.id === store.order) + 1) % orders.length]!.id
+}
+
+useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder })
+</script>
+
+<template>
+  <section ref="panel" class="next" aria-labelledby="next-title" :aria-busy="store.thinking">
+    <div class="head">
+      <p class="eyebrow">{{ store.picked ? 'Chosen check' : place === 0 ? 'Next check' : `Check ${place + 1} of ${offered.length}` }}</p>
+      <SegmentSwitch v-model="store.order" label="Order of checks" :choices="orders" />
+    </div>
+    <p v-if="!store.diagnosis" class="dim" aria-live="polite">Simulated readings are being fetched…</p>
+    <template v-else-if="check && next">
+      <p v-if="enough && !store.picked" class="enough">
+        {{ enough.text }}
+        <v-btn v-if="enough.again" variant="text" size="small" @click="pick(enough.again)">Take it again</v-btn>
+      </p>
+      <h1 id="next-title">{{ check.label }}</h1>
+      <p class="meta dim">
+        <span>{{ next.minutes }} min</span><span>{{ accessWords[check.access] }}</span
+        ><span v-if="instrument">{{ instrument }}</span>
+      </p>
+      <p class="why">{{ why }}</p>
+      <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" />
+      <OutcomePad v-else :check="check" :next="next" @record="record" />
+      <div class="below">
+        <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
+        <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+      </div>
+      <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
+      <div class="how">
+        <div v-if="check.cautions?.length" class="cautions">
+          <p v-for="line in check.cautions" :key="line">
+            <strong>{{ line }}</strong>
+          </p>
+          <p>Local code and the maker’s instructions come first.</p>
+        </div>
+        <div>
+          <ol>
+            <li v-for="line in check.how" :key="line">{{ line }}</li>
+          </ol>
+          <p v-if="check.mistake" class="mistake"><span class="eyebrow">Easy mistake</span> {{ check.mistake }}</p>
+        </div>
+      </div>
+      <div v-if="others.length > 0">
+        <h2 class="eyebrow">After that</h2>
+        <ul class="choices">
+          <li v-for="one in others" :key="one.check">
+            <button type="button" @click="pick(one.check)">
+              {{ one.label }} <span class="dim">{{ one.minutes }} min</span>
+            </button>
+          </li>
+        </ul>
+      </div>
+    </template>
+    <template v-else>
+      <h1 id="next-title">No check would tell more</h1>
+      <p>What is left cannot be told apart by any check known here, or everything has been done. Judge by the suspects, or record any reading.</p>
+      <v-btn @click="picker = !picker">Any check…</v-btn>
+      <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.next {
+  scroll-margin-top: 76px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  margin-bottom: 12px;
+}
+h1 {
+  font-size: 1.75rem;
+}
+.meta {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  margin: 6px 0 4px;
+}
+.enough {
+  border-left: 3px solid var(--copper);
+  padding: 2px 0 2px 14px;
+  margin: 0 0 14px;
+}
+.why {
+  margin: 0 0 12px;
+}
+.below {
+  display: flex;
+  flex-wrap: wrap;
+  margin: 4px 0 4px -12px;
+}
+.how {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 24px;
+  margin: 8px 0 20px;
+}
+.how > :last-child {
+  order: -1;
+}
+.how ol {
+  padding-left: 1.3em;
+  margin: 0;
+}
+.how li {
+  padding-bottom: 4px;
+}
+.cautions {
+  border-left: 3px solid var(--live);
+  padding-left: 14px;
+}
+.cautions p {
+  margin: 0 0 6px;
+}
+.cautions strong {
+  color: var(--live);
+  font-weight: 600;
+}
+.mistake {
+  margin: 8px 0 0;
+}
+@media (max-width: 760px) {
+  h1 {
+    font-size: 1.5rem;
+  }
+  .how {
+    grid-template-columns: 1fr;
+    gap: 14px;
+  }
+  .how > :last-child {
+    order: 0;
+  }
+}
+</style>

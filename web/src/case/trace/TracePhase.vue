@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useKeys } from '../../shared/keys.ts'
+import { useCase } from '../caseStore.ts'
+import { entryWords } from '../checkWords.ts'
+import JournalList from '../JournalList.vue'
+import { percent } from './colours.ts'
+import NextCheckPanel from './NextCheckPanel.vue'
+import SequenceLadder from './SequenceLadder.vue'
+import SuspectsStrip from './SuspectsStrip.vue'
+import WaterMap from './WaterMap.vue'
+
+const emit = defineEmits<{ verdict: [] }>()
+const store = useCase()
+const demand = ref<'hotWater' | 'heating'>('hotWater')
+
+watch(
+  () => store.current?.id,
+  () => {
+    const sequence = store.catalogue?.system.sequence
+    const about = (check: string) => (check === 'ask.heating' || check === 'ask.whichZone' ? 'heating' : 'hotWater')
+    const asked = store.live.flatMap((one) =>
+      one.type === 'complaint' ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? []) : [],
+    )
+    const first = asked[0] ? about(asked[0]) : 'hotWater'
+    demand.value = sequence && !sequence[first] ? (first === 'heating' ? 'hotWater' : 'heating') : first
+  },
+  { immediate: true },
+)
+
+/** how far it got, in a line, where the ladder is out of sight */
+const far = computed(() => {
+  const reading = store.live.findLast((one) => one.type === 'reading' && one.payload.check.startsWith('display.sequence'))
+  return reading && store.catalogue ? entryWords(store.catalogue, reading).result : 'not marked yet: run it and mark how far it gets'
+})
+
+useKeys({
+  u: () => store.retract(),
+  h: () => {
+    const other = demand.value === 'hotWater' ? 'heating' : 'hotWater'
+    if (store.catalogue?.system.sequence[other]) demand.value = other
+  },
+})
+</script>
+
+<template>
+  <div class="trace">
+    <a href="#sequence" class="to-ladder"><span class="eyebrow">Sequence</span> {{ far }}</a>
+    <div id="sequence" class="left"><SequenceLadder v-model="demand" /><WaterMap :demand="demand" /></div>
+    <div class="middle">
+      <div v-if="store.diagnosis?.verdict" class="verdict" role="status">
+        <p>
+          <span class="eyebrow">Stands out</span><br /><strong>{{ store.diagnosis.verdict.label }}</strong>
+          <span class="mono">{{ percent(store.diagnosis.verdict.probability) }}</span>
+        </p>
+        <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>
+      </div>
+      <NextCheckPanel />
+    </div>
+    <div class="right">
+      <SuspectsStrip />
+      <JournalList />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.trace {
+  display: grid;
+  grid-template-columns: 272px minmax(0, 1fr) 328px;
+  min-height: calc(100vh - 61px);
+}
+.left {
+  border-right: 1px solid var(--rule);
+  padding: 18px 14px 40px;
+}
+.middle {
+  padding: 18px 22px 60px;
+}
+.right {
+  border-left: 1px solid var(--rule);
+  padding: 22px 20px 60px;
+  display: grid;
+  gap: 22px;
+  align-content: start;
+}
+.to-ladder {
+  display: none;
+}
+.verdict {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  background: var(--wash);
+  border-radius: 14px;
+  padding: 12px 18px;
+  margin-bottom: 18px;
+}
+.verdict p {
+  margin: 0;
+}
+.verdict strong {
+  font-size: 1.25rem;
+  font-weight: 600;
+}
+.verdict .mono {
+  font-size: 1.125rem;
+  padding-left: 8px;
+}
+@media (max-width: 1180px) {
+  .trace {
+    grid-template-columns: minmax(0, 1fr) 320px;
+  }
+  .left {
+    grid-column: 1;
+    grid-row: 2;
+    border-right: 0;
+    border-top: 1px solid var(--rule);
+  }
+  .right {
+    grid-row: 1 / 3;
+    grid-column: 2;
+  }
+}
+@media (max-width: 760px) {
+  .trace {
+    display: flex;
+    flex-direction: column;
+  }
+  .to-ladder {
+    display: block;
+    margin: 12px 14px 0;
+    padding: 12px 14px;
+    border-radius: 10px;
+    background: var(--wash);
+    color: var(--copper);
+    font-weight: 600;
+    text-decoration: none;
+  }
+  .left {
+    scroll-margin-top: 64px;
+  }
+  .middle {
+    padding: 14px 14px 8px;
+    order: 1;
+  }
+  .right {
+    order: 2;
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+    padding: 16px 14px;
+  }
+  .left {
+    order: 3;
+    padding: 14px 10px 24px;
+  }
+}
+</style>

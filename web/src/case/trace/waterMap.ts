@@ -1,0 +1,89 @@
+import type { PartState } from '@dewpoint/core/diagnosis'
+
+/** One thing on the water's way, and where it is drawn. */
+interface Place {
+  id: string
+  label: string
+  /** parts it stands for, by the beginning of their ids */
+  parts: string[]
+  x: number
+  y: number
+  /** where the label stands */
+  side: 'right' | 'above' | 'below'
+}
+
+/** Everything that may be on the water's way; what a boiler does not have is left out. */
+const places: Place[] = [
+  { id: 'exchanger', label: 'Exchanger', parts: ['exchangerBody', 'exchanger', 'body'], x: 70, y: 26, side: 'above' },
+  { id: 'relief', label: 'Relief valve', parts: ['relief'], x: 20, y: 92, side: 'below' },
+  { id: 'diverter', label: 'Diverter', parts: ['diverter', 'midValve'], x: 150, y: 92, side: 'above' },
+  { id: 'heatingValve', label: 'Heating valve', parts: ['heatingValve', 'zone2Valve'], x: 205, y: 130, side: 'below' },
+  { id: 'hotWaterValve', label: 'Hot-water valve', parts: ['hotWaterValve'], x: 120, y: 116, side: 'below' },
+  { id: 'plate', label: 'Plate', parts: ['plate'], x: 120, y: 168, side: 'below' },
+  { id: 'cylinder', label: 'Cylinder', parts: ['cylinderCoil', 'cylinder', 'store', 'mixingValve'], x: 120, y: 168, side: 'below' },
+  { id: 'radiators', label: 'Radiators', parts: ['radiators', 'systemFilter', 'systemWater', 'bypass'], x: 205, y: 198, side: 'below' },
+  { id: 'pump', label: 'Pump', parts: ['pump'], x: 70, y: 130, side: 'right' },
+  { id: 'vessel', label: 'Vessel', parts: ['vessel'], x: 20, y: 168, side: 'below' },
+  { id: 'fillingLoop', label: 'Filling loop', parts: ['fillingLoop'], x: 70, y: 198, side: 'below' },
+  { id: 'gauge', label: 'Gauge', parts: ['gauge', 'pressureSensor', 'waterSwitch'], x: 20, y: 26, side: 'above' },
+]
+
+/** The water's way by demand, as points of the drawing. */
+const ways = {
+  heating: [
+    [70, 26],
+    [150, 26],
+    [150, 92],
+    [205, 92],
+    [205, 198],
+    [205, 240],
+    [70, 240],
+    [70, 92],
+    [70, 26],
+  ],
+  hotWater: [
+    [70, 26],
+    [150, 26],
+    [150, 92],
+    [120, 92],
+    [120, 168],
+    [120, 240],
+    [70, 240],
+    [70, 92],
+    [70, 26],
+  ],
+} as const
+const branches = [
+  [
+    [20, 26],
+    [70, 26],
+  ],
+  [
+    [20, 92],
+    [70, 92],
+  ],
+  [
+    [20, 168],
+    [70, 168],
+  ],
+] as const
+
+/** A place with what is known of its parts. */
+export interface Shown extends Place {
+  state: PartState['state']
+  says: string
+}
+
+/** The water map of a boiler: its places and what is known of them. */
+export function waterMap(parts: readonly PartState[]): { places: Shown[]; ways: Record<keyof typeof ways, string>; branches: string[] } {
+  const shown = places.flatMap((place): Shown[] => {
+    const own = parts.filter(({ id }) => place.parts.some((start) => id.startsWith(start)))
+    if (own.length === 0) return []
+    const bad = own.filter((one) => one.state === 'bad')
+    const state = bad.length > 0 ? 'bad' : own.every((one) => one.state === 'good') ? 'good' : 'untested'
+    const says = state === 'bad' ? bad.map((one) => one.label).join(', ') : state === 'good' ? 'proven good' : 'not proved'
+    return [{ ...place, state, says }]
+  })
+  const line = (points: readonly (readonly [number, number])[]) => points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')
+  return { places: shown, ways: { heating: line(ways.heating), hotWater: line(ways.hotWater) }, branches: branches.map(line) }
+}

@@ -1,0 +1,46 @@
+import { readSystemFile, type LineProblem } from '@dewpoint/core/formats'
+import type { BoilerSystem } from '@dewpoint/core/system'
+import { catalogues } from '@dewpoint/trade'
+import { shallowRef } from 'vue'
+
+const key = 'dewpoint.systems'
+
+/** Systems brought in from files, kept on this device. */
+export const imported = shallowRef<BoilerSystem[]>(restore())
+
+function restore(): BoilerSystem[] {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? '[]') as BoilerSystem[]
+  } catch {
+    return []
+  }
+}
+
+/** A stock system, a model, or one brought in. */
+export function systemById(id: string): BoilerSystem | undefined {
+  return catalogues[id]?.system ?? imported.value.find((one) => one.id === id)
+}
+
+/** Brings a system in from the text of a file, or says line by line what is wrong with it. */
+export function bringIn(text: string): { ok: true; system: BoilerSystem } | { ok: false; problems: LineProblem[] } {
+  const stock = Object.fromEntries(Object.values(catalogues).map(({ system }) => [system.id, system]))
+  const read = readSystemFile(text, stock)
+  if (!read.ok) return read
+  if (catalogues[read.system.id]) {
+    const message = `id: “${read.system.id}” is a system that ships with Dewpoint. Give this one an id of its own.`
+    return { ok: false, problems: [{ line: text.slice(0, text.indexOf(`"${read.system.id}"`)).split('\n').length, field: 'id', message }] }
+  }
+  imported.value = [...imported.value.filter((one) => one.id !== read.system.id), read.system]
+  keep()
+  return read
+}
+
+/** Takes an imported system off this device. */
+export function takeOff(id: string): void {
+  imported.value = imported.value.filter((one) => one.id !== id)
+  keep()
+}
+
+function keep(): void {
+  localStorage.setItem(key, JSON.stringify(imported.value))
+}

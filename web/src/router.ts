@@ -1,0 +1,28 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import TodayPage from './today/TodayPage.vue'
+
+/** Every place has an address of its own; what only a case needs is loaded with the case. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'today', component: TodayPage, meta: { title: 'Today' } },
+    { path: '/new', name: 'new', component: () => import('./case/NewCallPage.vue'), meta: { title: 'New call' } },
+    {
+      path: '/case/:id/:phase(call|trace|wiring|repair)?',
+      name: 'case',
+      component: () => import('./case/CasePage.vue'),
+      props: true,
+      meta: { title: 'Case' },
+    },
+    { path: '/library', name: 'library', component: () => import('./library/LibraryPage.vue'), meta: { title: 'Library' } },
+    { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
+    { path: '/bench/wiring', name: 'bench', component: () => import('./bench/WiringBench.vue'), meta: { title: 'Bench' } },
+    { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Costs' } },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shared/NowherePage.vue'), meta: { title: 'Nothing here' } },
+  ],
+  scrollBehavior: () => ({ top: 0 }),
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title)} · Dewpoint`
+})
