@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import ModalSheet from '../shared/ModalSheet.vue'
 import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
 
@@ -22,35 +23,28 @@ function keep() {
   store.write('reading', { ...payload, sureness: 'doubtful' })
 }
 function later() {
-  put.value = [...put.value, refused.value!.entry]
+  if (refused.value) put.value = [...put.value, refused.value.entry]
 }
 </script>
 
 <template>
-  <v-dialog :model-value="refused !== undefined && words !== null" @update:model-value="later">
-    <section v-if="refused && words" class="refused" role="alertdialog" aria-labelledby="refused-title" aria-describedby="refused-why">
+  <ModalSheet :model-value="refused !== undefined && words !== null" label="refused-title" urgent @update:model-value="later">
+    <template v-if="refused && words">
       <p class="eyebrow">Not believed</p>
       <h2 id="refused-title">
         {{ words.what }} <span class="mono">{{ words.result }}</span>
       </h2>
-      <p id="refused-why">{{ refused.why }}</p>
+      <p>{{ refused.why }}</p>
       <div class="acts">
         <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
         <v-btn @click="keep">Keep as doubtful</v-btn>
       </div>
       <p class="dim">Kept as doubtful it stays in the journal and weighs nothing.</p>
-    </section>
-  </v-dialog>
+    </template>
+  </ModalSheet>
 </template>
 
 <style scoped>
-.refused {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  border-left: 4px solid var(--stop);
-  border-radius: 12px;
-  padding: 22px 24px;
-}
 h2 {
   font-size: 1.3rem;
   margin: 4px 0 10px;

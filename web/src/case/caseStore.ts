@@ -8,6 +8,7 @@ import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { fetchCase, fetchCosts, fetchPast, Refused } from '../shared/api.ts'
 import { keepCase, keptCase, listUnsent } from '../shared/device.ts'
 import { useOutbox } from '../shared/outbox.ts'
+import { presses } from '../shared/presses.ts'
 import { reasoning } from '../workers/reasoning.ts'
 import { author } from './author.ts'
 
@@ -29,7 +30,7 @@ export const useCase = defineStore('case', () => {
   const thinking = ref(false)
   const thoughtTrouble = ref<string | null>(null)
   let round = 0
-  let answeredAt = -Infinity
+  const isMeant = presses()
   let thoughtOf: Entry[] | null = null
 
   /** how it is wired: as written down last, else as the case was opened */
@@ -105,12 +106,9 @@ export const useCase = defineStore('case', () => {
     void outbox.add({ kind: 'entry', caseId: current.value.id, entry })
   }
 
-  /** Writes an answer. A second press right after one lands on whatever has moved under the finger: it is not meant. */
+  /** Writes an answer, unless it is the second press of a double press: that lands on whatever has moved under the finger. */
   function answer(payload: Payload<'reading'>): void {
-    const now = performance.now()
-    if (now - answeredAt < 450) return
-    answeredAt = now
-    write('reading', payload)
+    if (isMeant()) write('reading', payload)
   }
 
   /** Takes back one entry, or this author's latest. Undo is an entry too. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ModalSheet from './ModalSheet.vue'
+
 const shown = defineModel<boolean>({ required: true })
 
 const keys = [
@@ -17,29 +19,21 @@ const keys = [
 </script>
 
 <template>
-  <v-dialog v-model="shown">
-    <section class="keys" aria-labelledby="keys-title">
-      <h2 id="keys-title">Keys</h2>
-      <dl>
-        <template v-for="[key, act] in keys" :key="key">
-          <dt>
-            <kbd>{{ key }}</kbd>
-          </dt>
-          <dd>{{ act }}</dd>
-        </template>
-      </dl>
-      <v-btn @click="shown = false">Close</v-btn>
-    </section>
-  </v-dialog>
+  <ModalSheet v-model="shown" label="keys-title">
+    <h2 id="keys-title">Keys</h2>
+    <dl>
+      <template v-for="[key, act] in keys" :key="key">
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
+        <dd>{{ act }}</dd>
+      </template>
+    </dl>
+    <v-btn @click="shown = false">Close</v-btn>
+  </ModalSheet>
 </template>
 
 <style scoped>
-.keys {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  border-radius: 12px;
-  padding: 24px;
-}
 dl {
   display: grid;
   grid-template-columns: 5.5rem 1fr;

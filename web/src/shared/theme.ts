@@ -95,6 +95,5 @@ export const vuetify = createVuetify({
     VTextarea: { variant: 'outlined', hideDetails: 'auto', rounded: 'lg', rows: 2, autoGrow: true },
     VSelect: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto', rounded: 'lg' },
     VAutocomplete: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto', rounded: 'lg' },
-    VDialog: { maxWidth: 520 },
   },
 })

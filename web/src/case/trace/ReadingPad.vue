@@ -68,6 +68,7 @@ function situation(): Payload<'reading'>['situation'] {
 function record(sureness: 'sure' | 'unsure') {
   if (!ready.value) return
   emit('record', { check: props.check.id, value: value.value!, unit: unit.value, instrument: props.result.instrument, sureness, situation: situation() })
+  typed.value = ''
 }
 </script>
 

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { onMounted, useTemplateRef, watch } from 'vue'
+
+/** A sheet before everything else. The browser's own: focus, Escape and what lies behind it are its business from the first frame. */
+const shown = defineModel<boolean>({ required: true })
+defineProps<{ label: string; urgent?: boolean }>()
+const sheet = useTemplateRef<HTMLDialogElement>('sheet')
+
+function follow() {
+  if (shown.value && !sheet.value?.open) sheet.value?.showModal()
+  if (!shown.value && sheet.value?.open) sheet.value.close()
+}
+onMounted(follow)
+watch(shown, follow, { flush: 'post' })
+</script>
+
+<template>
+  <dialog
+    ref="sheet"
+    class="sheet"
+    :class="{ urgent }"
+    :role="urgent ? 'alertdialog' : 'dialog'"
+    :aria-labelledby="label"
+    @close="shown = false"
+    @click.self="shown = false"
+  >
+    <div v-if="shown" class="within"><slot /></div>
+  </dialog>
+</template>
+
+<style scoped>
+.sheet {
+  width: min(520px, calc(100vw - 32px));
+  max-height: calc(100dvh - 48px);
+  margin: auto;
+  padding: 0;
+  overflow: auto;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  border-radius: 12px;
+}
+.sheet.urgent {
+  border-left: 4px solid var(--stop);
+}
+.sheet::backdrop {
+  background: rgb(0 0 0 / 45%);
+}
+.within {
+  padding: 24px;
+}
+</style>
