@@ -115,7 +115,7 @@ export const askedChecks: CheckRow[] = [
       0.05,
     ),
     ['Ask next door, or on the other floor: what is warm there clears everything the two share.'],
-    { concerns: at('heating', 'statCalls') },
+    { concerns: at('heating', 'statCalls'), needs: 'zone2Stat' },
   ),
   check(
     'ask.locksOut',
