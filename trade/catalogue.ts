@@ -86,7 +86,13 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
       ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
       ...(scheme ? labelFacts(scheme) : []),
     ],
-    actions: actions.map(({ mends, ...action }) => ({ ...action, ...(mends && { mends: mends.filter((id) => known.has(id)) }) })),
+    actions: actions
+      .map(({ mends, aside, ...action }) => ({
+        ...action,
+        ...(mends && { mends: mends.filter((id) => known.has(id)) }),
+        ...(aside && { aside: aside === 'part' ? aside : aside.filter((id) => known.has(id)) }),
+      }))
+      .filter(({ mends, aside, bars }) => mends?.length !== 0 && aside?.length !== 0 && (!bars || bars.demand === 'any' || bars.demand in system.sequence)),
     inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
     prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 2.5, noDemandPatches: asNoDemand },
   }

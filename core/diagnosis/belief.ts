@@ -19,6 +19,8 @@ interface Weighed {
 /** Evidence that stands or falls together: what was told, or what was read on one visit between two repairs. */
 interface Sitting {
   epoch: number
+  /** faults out of the way through it */
+  aside: number[]
   /** a fault that comes and goes may have been away through all of it */
   awayPossible: boolean
   members: Weighed[]
@@ -40,6 +42,8 @@ export interface Belief {
   unexamined: number
   /** what of a row's faults may still stand after the repairs, with the chance of each */
   standing: (row: number) => readonly { row: number; weight: number }[]
+  /** the row a row reads like while something is out of the way */
+  shown: (row: number) => number
   /** weights of the plants of what still stands, by those of the row it came from */
   weightsOf: (row: number, state: number) => Float64Array
   /** likelihood of one row with one piece of evidence left out */
@@ -78,9 +82,10 @@ export function believe(catalogue: Catalogue, signatures: Signatures, journal: C
   }
   /** of one sitting, for one plant, perhaps with a piece of it left out */
   const likelihoodAt = (omitted?: Weighed) => {
-    const at = (index: number, row: number, draw: number): number => {
+    const at = (index: number, standing: number, draw: number): number => {
       const sitting = sittings[index]!
       const table = tables[index]
+      const row = shownIn(signatures, sitting.aside, standing)
       if (table && !(omitted && sitting.members.includes(omitted))) return table[first[row]! + draw]!
       return sittingLog(signatures, sitting, away, row, draw, omitted)
     }
@@ -133,6 +138,7 @@ export function believe(catalogue: Catalogue, signatures: Signatures, journal: C
       left.set(row, all)
       return all
     },
+    shown: (row) => shownIn(signatures, journal.mendings.at(-1)?.aside ?? [], row),
     weightsOf,
     without: (row, omitted) => logSum(rowLogs(row, omitted)),
   }
@@ -146,7 +152,7 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Case)
   const into = (epoch: number, visit: string | null) => {
     const key = `${epoch} ${visit}`
     let sitting = sittings.get(key)
-    if (!sitting) sittings.set(key, (sitting = { epoch, awayPossible: visit !== null, members: [] }))
+    if (!sitting) sittings.set(key, (sitting = { epoch, aside: journal.mendings[epoch - 1]?.aside ?? [], awayPossible: visit !== null, members: [] }))
     return sitting.members
   }
   for (const one of journal.evidence)
@@ -160,6 +166,13 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Case)
   for (const { fault, entry, epoch } of journal.seen)
     into(epoch, null).push({ entries: [entry], check: null, label: catalogue.faults[fault]!.label, epoch, table: sightLikelihood(signatures, fault) })
   return [...sittings.values()]
+}
+
+/** The row that holds what is left of another with some faults out of the way; a row of its own stays as it is. */
+function shownIn({ sets, rowOf }: Signatures, aside: readonly number[], row: number): number {
+  const set = sets[row]
+  if (aside.length === 0 || !set || !set.some((fault) => aside.includes(fault))) return row
+  return rowOf.get(set.filter((fault) => !aside.includes(fault)).join(','))!
 }
 
 /** Log-weights of the plants of a row by how many it has, given facts about the configuration. */

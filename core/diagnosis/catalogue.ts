@@ -177,12 +177,20 @@ export interface FactKind {
   narrows: string
 }
 
-/** An act that changes the situation until undone. */
+/** An act that puts a wrong state right, or changes the situation readings are made in until it is undone. */
 export interface ActionKind {
   id: string
   label: string
-  /** wrong states it puts right */
+  /** what it puts right; where an act names a part, what it puts right of that part */
   mends?: string[]
+  /** chance that it does, where that is not nearly certain */
+  works?: number
+  /** how it is undone, in words; an act without stands for good */
+  undo?: string
+  /** faults that are out of the way while it stands: these, or all of the part it names */
+  aside?: string[] | 'part'
+  /** readings it makes doubtful while it stands */
+  bars?: { demand: 'heating' | 'hotWater' | 'any'; /** checks it does not bar, being part of them */ except?: string[] }
   caution?: string
 }
 

@@ -1,6 +1,6 @@
 import type { Belief } from './belief.ts'
 import type { Catalogue } from './catalogue.ts'
-import type { Case } from './evidence.ts'
+import { isRepaired, type Case } from './evidence.ts'
 import { expectedOf } from './expected.ts'
 import { leadingRows } from './leadingRows.ts'
 import { runsThrough, settledBy } from './proving.ts'
@@ -45,7 +45,7 @@ function proved(catalogue: Catalogue, signatures: Signatures, journal: Case, evi
 
 export function closingOf(catalogue: Catalogue, signatures: Signatures, journal: Case, open: Diagnosis['open']): string[] {
   const bars: string[] = []
-  const repaired = journal.mendings.length > 0
+  const repaired = isRepaired(journal)
   if (!repaired) bars.push('No repair recorded.')
   for (const entry of journal.complaints) {
     const evidence = catalogue.complaints.find((one) => one.id === entry.payload.what)?.evidence ?? []
@@ -57,6 +57,7 @@ export function closingOf(catalogue: Catalogue, signatures: Signatures, journal:
   )
   if (repaired && both.length > 0)
     bars.push(`Other demand not run since the repair: ${both.map((id) => (id.endsWith('Heating') ? 'heating' : 'hot water')).join(', ')}.`)
+  for (const { kind } of journal.acts) bars.push(`${kind.label}: to be undone before leaving (${kind.undo!.charAt(0).toLowerCase()}${kind.undo!.slice(1)}).`)
   for (const one of open) bars.push(`${one.label}: not explained.`)
   return [...new Set(bars)]
 }

@@ -1,5 +1,5 @@
 import type { Catalogue } from './catalogue.ts'
-import type { Case } from './evidence.ts'
+import { isRepaired, type Case } from './evidence.ts'
 import type { Weighing } from './information.ts'
 import { provingMinutes, runsThrough } from './proving.ts'
 
@@ -43,7 +43,7 @@ export function wrongActs(
   const proofMade = evidence.some((one) => one.epoch === mendings.length && runsThrough.includes(one.check.id))
   const anotherDay = costs.secondTrip + costs.hourlyRate
   return Float64Array.from(groups, ({ kind, remedies: wanted }) => {
-    if (kind === 'nothingWrong' && mendings.length > 0 && !proofMade) return provingMinutes * perMinute
+    if (kind === 'nothingWrong' && isRepaired({ mendings }) && !proofMade) return provingMinutes * perMinute
     // leaving, or sending for somebody else
     if (kind !== 'faults' || wanted.every((id) => (tried.get(id) ?? 0) >= 2)) return anotherDay
     let minutes = provingMinutes

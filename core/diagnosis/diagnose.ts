@@ -55,6 +55,8 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     carry: [],
     closing: [],
     refused: journal.refused,
+    doubted: journal.doubted,
+    acts: journal.acts.map(({ entry, kind, part }) => ({ entry, action: kind.id, part: part ?? null })),
     contradiction: null,
     unexamined: 1,
     order,

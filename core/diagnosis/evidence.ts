@@ -1,6 +1,7 @@
 import { standing, type Entry, type EntryOf } from '../casebook/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
 import { convert, dimensionOf, formatQuantity, isUnit, unitsLike, type UnitSymbol } from '../quantity/index.ts'
+import { barring, namesPart, type Act } from './acts.ts'
 import type { Catalogue, Check, NumberResult } from './catalogue.ts'
 import { historyAnswers, knownBackground } from './history.ts'
 import { isProbe, probeCheck, probeProblem, specOf } from './probe.ts'
@@ -8,6 +9,9 @@ import type { Background } from './prior.ts'
 
 /** How far a reading is trusted: the share of it that is taken for "anything". */
 const doubt = { sure: 0, unsure: 0.35, doubtful: 0.6 } as const
+
+/** An act that simply puts something right does so but for a slip. Assumed */
+const nearlyCertain = 0.97
 
 /** What was done once in vain works the second time less often. Assumed */
 const seldomAgain = 0.6
@@ -33,11 +37,14 @@ export interface Evidence {
   told: boolean
 }
 
-/** A remedy that was carried out, between readings. */
+/** What was changed between readings: a remedy carried out, or something put out of the way or back. */
 export interface Mending {
   entry: string
+  /** faults it takes out for good, with its chance of doing so */
   faults: number[]
   works: number
+  /** faults out of the way from here to the next change */
+  aside: number[]
 }
 
 /** A reading that is not believed, and why. */
@@ -47,11 +54,20 @@ export interface Refusal {
   why: string
 }
 
+/** A reading that counts little, and why. */
+export interface Doubt {
+  entry: string
+  why: string
+}
+
 /** What a journal says to the reasoning. */
 export interface Case {
   evidence: Evidence[]
   mendings: Mending[]
   refused: Refusal[]
+  doubted: Doubt[]
+  /** what was done and is not undone */
+  acts: Act[]
   /** remedies carried out, and how often */
   tried: Map<string, number>
   /** what is known of the place apart from readings */
@@ -65,6 +81,11 @@ export interface Case {
   complaints: EntryOf<'complaint'>[]
   /** defects seen directly, as fault index and entry */
   seen: { fault: number; entry: string; epoch: number }[]
+}
+
+/** Whether anything has been put right, as it seems. */
+export function isRepaired({ mendings }: Pick<Case, 'mendings'>): boolean {
+  return mendings.some((one) => one.faults.length > 0)
 }
 
 /** The outcomes a check can be answered with, as ids. */
@@ -92,6 +113,8 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
     mendings: [],
     tried: new Map(),
     refused: [],
+    doubted: [],
+    acts: [],
     background: {},
     comesAndGoes: 0,
     known: {},
@@ -155,15 +178,27 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
         readOne(entry)
         break
       case 'action': {
-        const mends = catalogue.actions.find((one) => one.id === entry.payload.action)?.mends
-        if (mends && !entry.payload.undone) mend(entry.id, mends, 0.97)
+        const kind = catalogue.actions.find((one) => one.id === entry.payload.action)
+        if (!kind) break
+        const part = namesPart(catalogue, entry.payload.value)
+        const others = result.acts.filter((one) => one.kind !== kind || (part !== undefined && one.part !== part))
+        result.acts = entry.payload.undone || !kind.undo ? others : [...others, { entry: entry.id, kind, part }]
+        if (kind.aside) change(entry.id, [], 0)
+        if (kind.mends && !entry.payload.undone) {
+          const all = indices(kind.mends)
+          const own = all.filter((index) => catalogue.faults[index]!.part === part)
+          change(entry.id, own.length > 0 ? own : all, kind.works ?? nearlyCertain)
+        }
         break
       }
       case 'repair': {
         const remedy = catalogue.remedies.find((one) => one.id === entry.payload.remedy)
         if (remedy) {
+          // what was on trial stays in
+          const mended = new Set(indices(remedy.mends).map((index) => catalogue.faults[index]!.part))
+          result.acts = result.acts.filter((one) => one.kind.aside !== 'part' || !mended.has(one.part ?? ''))
           const again = result.tried.has(remedy.id) ? seldomAgain : 1
-          mend(entry.id, remedy.mends, entry.payload.result === 'failed' ? 0.05 : remedy.works * again)
+          change(entry.id, indices(remedy.mends), entry.payload.result === 'failed' ? 0.05 : remedy.works * again)
           result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
         }
         break
@@ -181,9 +216,15 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   refuseCrossing(result)
   return result
 
-  function mend(entry: string, ids: string[], works: number) {
-    const faults = ids.flatMap((id) => faultIndex.get(id) ?? [])
-    result.mendings.push({ entry, faults, works })
+  function change(entry: string, faults: number[], works: number) {
+    const aside = result.acts.flatMap(({ kind, part }) =>
+      kind.aside === 'part' ? catalogue.faults.flatMap((one, index) => (one.part === part ? [index] : [])) : indices(kind.aside ?? []),
+    )
+    result.mendings.push({ entry, faults, works, aside })
+  }
+
+  function indices(ids: string[]): number[] {
+    return ids.flatMap((id) => faultIndex.get(id) ?? [])
   }
 
   /** a meter between two terminals: its check is made for the occasion */
@@ -200,7 +241,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   function readOne({ id, payload }: EntryOf<'reading'>) {
     const check = isProbe(payload.check) ? probeOf(id, payload.check, payload) : checks.get(payload.check)
     if (!check) return
-    const trust = check.probe || inSituation(check, payload) ? (payload.sureness ?? 'sure') : 'doubtful'
+    const outside = check.probe ? null : (barring(result.acts, check) ?? outOfSituation(check, payload, result.acts))
+    if (outside) result.doubted.push({ entry: id, why: outside })
+    const trust = outside ? 'doubtful' : (payload.sureness ?? 'sure')
     if (payload.outcome !== undefined) return answer(check, id, payload.outcome, trust)
     if (check.result.kind !== 'number' || payload.value === undefined || payload.unit === undefined) return
     const why = impossibility(check.result, payload.value, payload.unit) ?? cutOff(check.result, payload)
@@ -259,14 +302,16 @@ function sameKind(unit: string, other: UnitSymbol): unit is UnitSymbol {
   return isUnit(unit) && dimensionOf(unit) === dimensionOf(other)
 }
 
-function inSituation(check: Check, payload: EntryOf<'reading'>['payload']): boolean {
+/** What of the state a check needs was not so when it was read, in words; null when nothing. */
+function outOfSituation(check: Check, payload: EntryOf<'reading'>['payload'], acts: readonly Act[]): string | null {
   const { situation, outcome } = payload
   const needs = check.situation
-  if (outcome === undefined && check.result.kind === 'number' && check.result.thermistor && pipeCelsius(payload) === null) return false
-  if (needs.drained && situation?.drained !== true) return false
-  if (needs.powerOff && situation?.powerOff === false) return false
+  if (outcome === undefined && check.result.kind === 'number' && check.result.thermistor && pipeCelsius(payload) === null)
+    return 'no pipe temperature was taken with it'
+  if (needs.drained && situation?.drained !== true && !acts.some((one) => one.kind.id === 'drained')) return 'the water side was not drained'
+  if (needs.powerOff && situation?.powerOff === false) return 'the power was on'
   const demand = situation?.demand
-  return demand === undefined || demand === 'both' || demand === needs.demand || needs.demand === 'none'
+  return demand === undefined || demand === 'both' || demand === needs.demand || needs.demand === 'none' ? null : 'another demand was running'
 }
 
 /** Where water gives heat away between two clamps: it cannot come out hotter than it went in. A coil may be connected the wrong way round. */

@@ -25,8 +25,9 @@ export function expectedOf(catalogue: Catalogue, signatures: Signatures, belief:
   let notReached = 0
   const points: { value: number; weight: number; spread: number }[] = []
   for (const state of belief.standing(row)) {
-    const source = first[state.row === sets.length + 1 ? 0 : state.row]!
-    const weights = belief.weightsOf(row, state.row)
+    const shown = belief.shown(state.row)
+    const source = first[shown === sets.length + 1 ? 0 : shown]!
+    const weights = belief.weightsOf(row, shown)
     for (let draw = 0; draw < weights.length; draw++) {
       const value = read(source + draw)
       const weight = weights[draw]! * state.weight

@@ -52,13 +52,14 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     for (const state of belief.standing(row)) {
       const whole = belief.posterior[row]! * state.weight
       const own = groupOf(state.row, whole)
-      stateRow.push(state.row)
+      const shown = belief.shown(state.row)
+      stateRow.push(shown)
       stateGroup.push(own)
       stateMass.push(whole)
-      const from = first[state.row === unlisted ? 0 : state.row]!
-      belief.weightsOf(row, state.row).forEach((weight, draw) => {
+      const from = first[shown === unlisted ? 0 : shown]!
+      belief.weightsOf(row, shown).forEach((weight, draw) => {
         plant.push(from + draw)
-        plantRow.push(state.row)
+        plantRow.push(shown)
         group.push(own)
         mass.push(whole * weight)
       })

@@ -59,9 +59,9 @@ export function accessLeft(journal: Case, access: Access): number {
 /** Chance of each result of a check under one row, after what was repaired: outcomes, or bins over the check's scale. */
 export function resultChances(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number): Float64Array {
   const standing = belief.standing(row)
-  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, row)
+  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, belief.shown(row))
   return standing
-    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, state).map((chance) => chance * weight))
+    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, belief.shown(state)).map((chance) => chance * weight))
     .reduce((sum, one) => sum.map((chance, index) => chance + one[index]!))
 }
 
