@@ -1,6 +1,6 @@
+import { alikeReadings } from './alike.ts'
 import type { Catalogue, Check, Instrument } from './catalogue.ts'
 import type { Case, Evidence } from './evidence.ts'
-import { readings } from './probe.ts'
 import type { Signatures } from './signatures.ts'
 
 /** Short of direct sight no single reading moves odds by more than this. */
@@ -87,33 +87,24 @@ function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence)
   const unlisted = sets.length + 1
   const table = new Float64Array(first[unlisted + 1]!)
   const { check } = evidence
-  const cue = check.result.kind === 'cue'
-  const read = cue ? () => NaN : readings(catalogue, signatures, check)
   const instrument = instrumentOf(catalogue, check)
-  // plants that read alike are as likely: for all but cues the set itself does not matter
-  const known = new Map<number, number>()
-  for (let row = 0; row < unlisted; row++) {
-    const from = first[row]!
-    const to = first[row + 1]!
-    if (cue) {
-      table.fill(likelihoodOf(catalogue, evidence, instrument, NaN, sets[row] ?? []), from, to)
-      continue
-    }
-    for (let plant = from; plant < to; plant++) {
-      const value = read(plant)
-      // most plants read what the healthy one of the same draw does
-      if (row > 0 && value === read(plant - from)) {
-        table[plant] = table[plant - from]!
-        continue
-      }
-      let likelihood = known.get(value)
-      if (likelihood === undefined) known.set(value, (likelihood = likelihoodOf(catalogue, evidence, instrument, value, [])))
-      table[plant] = likelihood
-    }
-  }
   const flat = flatLikelihood(evidence)
-  for (let draw = 0; draw < signatures.draws; draw++) table[first[unlisted]! + draw] = 0.5 * table[draw]! + 0.5 * flat
-  return capped(table, check.direct ? sightCap : readingCap)
+  const cap = check.direct ? sightCap : readingCap
+  const likelihood = (value: number, set: readonly number[]) => likelihoodOf(catalogue, evidence, instrument, value, set)
+  if (check.result.kind === 'cue') {
+    const rows = Float64Array.from({ length: unlisted }, (_unused, row) => likelihood(NaN, sets[row] ?? []))
+    const logs = capped(Float64Array.of(...rows, 0.5 * rows[0]! + 0.5 * flat), cap)
+    for (let row = 0; row <= unlisted; row++) table.fill(logs[row]!, first[row]!, first[row + 1]!)
+    return table
+  }
+  // plants that read alike are as likely: the set itself does not matter
+  const { values, of } = alikeReadings(catalogue, signatures, check)
+  const each = values.map((value) => likelihood(value, []))
+  const ofUnlisted = Array.from({ length: signatures.draws }, (_unused, draw) => 0.5 * each[of[draw]!]! + 0.5 * flat)
+  const logs = capped(Float64Array.of(...each, ...ofUnlisted), cap)
+  for (let plant = 0; plant < of.length; plant++) table[plant] = logs[of[plant]!]!
+  table.set(logs.subarray(each.length), first[unlisted]!)
+  return table
 }
 
 /** Log-likelihood of a defect seen directly. */
@@ -191,17 +182,8 @@ function mixed(p: number, ways: number): number {
   return (1 - anything) * p + anything / ways
 }
 
-function capped(table: Float64Array, cap: number): Float64Array {
-  let highest = 0
-  for (let index = 0; index < table.length; index++) if (table[index]! > highest) highest = table[index]!
-  const least = 1 / cap
-  let before = NaN
-  let log = 0
-  const logs = new Float64Array(table.length)
-  for (let index = 0; index < table.length; index++) {
-    const value = table[index]!
-    if (value !== before) [before, log] = [value, Math.log(Math.max(value / highest, least))]
-    logs[index] = log
-  }
-  return logs
+/** Logarithms of likelihoods, none further below the highest than the cap. */
+function capped(likelihoods: Float64Array, cap: number): Float64Array {
+  const highest = likelihoods.reduce((most, one) => Math.max(most, one), 0)
+  return likelihoods.map((one) => Math.log(Math.max(one / highest, 1 / cap)))
 }

@@ -1,6 +1,6 @@
+import { alikeReadings } from './alike.ts'
 import type { Catalogue, Check } from './catalogue.ts'
 import { instrumentOf, onScale, outcomeProbability, readingSpread, scaleRange } from './likelihood.ts'
-import { readings } from './probe.ts'
 import type { Signatures } from './signatures.ts'
 
 /** Bins a number's scale is cut into when checks are compared. */
@@ -28,42 +28,23 @@ export function resultTable(catalogue: Catalogue, signatures: Signatures, check:
 }
 
 function build(catalogue: Catalogue, signatures: Signatures, check: Check): ResultTable {
-  const { sets, first } = signatures
-  const read = readings(catalogue, signatures, check)
   const instrument = instrumentOf(catalogue, check)
   const size = check.result.kind === 'outcome' ? check.result.outcomes.length + 1 : bins + 1
   const chances: Float64Array[] = []
-  const listOf = new Uint16Array(first[sets.length + 1]!)
   const alike = new Map<number, number>()
-  const exact = new Map<number, number>()
-  const listFor = (value: number): number => {
+  const { values, of } = alikeReadings(catalogue, signatures, check)
+  const lists = Uint16Array.from(values, (value) => {
     // values closer than a fifth of a reading's spread read alike
-    const place = onScale(check, value)
-    const grain = check.result.kind === 'number' ? readingSpread(check, instrument, value) / 5 : 1
-    const key = Number.isNaN(value) ? NaN : Math.round(place / grain) * grain
+    const spread = check.result.kind === 'number' ? readingSpread(check, instrument, value) : 5
+    const key = Number.isNaN(value) ? NaN : Math.round((onScale(check, value) * 5) / spread) * spread
     let list = alike.get(key)
     if (list === undefined) {
-      list = chances.length
+      list = chances.push(check.result.kind === 'outcome' ? outcomes(check, value, size) : binned(check, value, spread)) - 1
       alike.set(key, list)
-      chances.push(check.result.kind === 'outcome' ? outcomes(check, value, size) : binned(check, value, readingSpread(check, instrument, value)))
     }
     return list
-  }
-  for (let row = 0; row <= sets.length; row++) {
-    for (let plant = first[row]!; plant < first[row + 1]!; plant++) {
-      const value = read(plant)
-      // most plants read what the healthy one of the same draw does
-      const healthy = plant - first[row]!
-      if (row > 0 && value === read(healthy)) {
-        listOf[plant] = listOf[healthy]!
-        continue
-      }
-      let list = exact.get(value)
-      if (list === undefined) exact.set(value, (list = listFor(value)))
-      listOf[plant] = list
-    }
-  }
-  return { size, chances, listOf }
+  })
+  return { size, chances, listOf: of.map((place) => lists[place]!) }
 }
 
 function outcomes(check: Check, value: number, size: number): Float64Array {
