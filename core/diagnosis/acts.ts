@@ -1,16 +1,42 @@
+import type { Entry } from '../casebook/index.ts'
+import { standing } from '../casebook/index.ts'
 import type { ActionKind, Catalogue, Check } from './catalogue.ts'
 
 /** Something done that changes the situation and is not undone. */
 export interface Act {
   entry: string
+  at: string
   kind: ActionKind
-  /** the part it was done to, where one was named */
-  part?: string
+  /** what it was done to: a part, or a conductor and where it went */
+  value?: string
+  note?: string
 }
 
-/** The part of this catalogue an act names, if it names one. */
-export function namesPart(catalogue: Catalogue, value: unknown): string | undefined {
-  return catalogue.parts.find((one) => one.id === value)?.id
+/** The acts that stand once an entry has been read: one undone goes, and so does a part on trial once a repair has fitted it for good. */
+export function actsAfter(catalogue: Catalogue, acts: readonly Act[], entry: Entry): readonly Act[] {
+  if (entry.type === 'repair') {
+    const mends = catalogue.remedies.find((one) => one.id === entry.payload.remedy)?.mends ?? []
+    const parts = new Set(catalogue.faults.filter((one) => mends.includes(one.id)).map((one) => one.part))
+    return acts.filter((one) => one.kind.aside !== 'part' || !parts.has(one.value ?? ''))
+  }
+  if (entry.type !== 'action') return acts
+  const kind = catalogue.actions.find((one) => one.id === entry.payload.action)
+  if (!kind?.undo) return acts
+  const value = entry.payload.value?.toString()
+  const others = acts.filter((one) => one.kind !== kind || (value !== undefined && one.value !== value))
+  return entry.payload.undone ? others : [...others, { entry: entry.id, at: entry.at, kind, value, note: entry.payload.note }]
+}
+
+/** The acts that stand at the end of a journal. */
+export function standingActs(catalogue: Catalogue, entries: readonly Entry[]): readonly Act[] {
+  return standing(entries).reduce<readonly Act[]>((acts, entry) => actsAfter(catalogue, acts, entry), [])
+}
+
+/** Faults that these acts put out of the way, as indices. */
+export function setAside(catalogue: Catalogue, acts: readonly Act[]): number[] {
+  return catalogue.faults.flatMap((fault, index) =>
+    acts.some(({ kind: { aside }, value }) => (aside === 'part' ? fault.part === value : aside?.includes(fault.id))) ? [index] : [],
+  )
 }
 
 /**

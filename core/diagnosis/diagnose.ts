@@ -56,7 +56,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     closing: [],
     refused: journal.refused,
     doubted: journal.doubted,
-    acts: journal.acts.map(({ entry, kind, part }) => ({ entry, action: kind.id, part: part ?? null })),
+    acts: journal.acts.map(({ entry, kind, value }) => ({ entry, action: kind.id, value: value ?? null })),
     contradiction: null,
     unexamined: 1,
     order,

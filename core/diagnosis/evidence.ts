@@ -1,14 +1,15 @@
 import { standing, type Entry, type EntryOf } from '../casebook/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
-import { convert, dimensionOf, formatQuantity, isUnit, unitsLike, type UnitSymbol } from '../quantity/index.ts'
-import { barring, namesPart, type Act } from './acts.ts'
+import { convert, type UnitSymbol } from '../quantity/index.ts'
+import { actsAfter, barring, setAside, type Act } from './acts.ts'
 import type { Catalogue, Check, NumberResult } from './catalogue.ts'
 import { historyAnswers, knownBackground } from './history.ts'
+import { cutOff, doubtful, impossibility, refuseCrossing, sameKind, type Refusal } from './impossible.ts'
 import { isProbe, probeCheck, probeProblem, specOf } from './probe.ts'
 import type { Background } from './prior.ts'
 
 /** How far a reading is trusted: the share of it that is taken for "anything". */
-const doubt = { sure: 0, unsure: 0.35, doubtful: 0.6 } as const
+const doubt = { sure: 0, unsure: 0.35, doubtful } as const
 
 /** An act that simply puts something right does so but for a slip. Assumed */
 const nearlyCertain = 0.97
@@ -47,13 +48,6 @@ export interface Mending {
   aside: number[]
 }
 
-/** A reading that is not believed, and why. */
-export interface Refusal {
-  entry: string
-  check: string
-  why: string
-}
-
 /** A reading that counts little, and why. */
 export interface Doubt {
   entry: string
@@ -67,7 +61,7 @@ export interface Case {
   refused: Refusal[]
   doubted: Doubt[]
   /** what was done and is not undone */
-  acts: Act[]
+  acts: readonly Act[]
   /** remedies carried out, and how often */
   tried: Map<string, number>
   /** what is known of the place apart from readings */
@@ -156,6 +150,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   result.background = { known: knownBackground(stand) }
   for (const entry of stand) {
     visit = entry.at.slice(0, 10)
+    result.acts = actsAfter(catalogue, result.acts, entry)
     switch (entry.type) {
       case 'complaint': {
         result.complaints.push(entry)
@@ -179,14 +174,10 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
         break
       case 'action': {
         const kind = catalogue.actions.find((one) => one.id === entry.payload.action)
-        if (!kind) break
-        const part = namesPart(catalogue, entry.payload.value)
-        const others = result.acts.filter((one) => one.kind !== kind || (part !== undefined && one.part !== part))
-        result.acts = entry.payload.undone || !kind.undo ? others : [...others, { entry: entry.id, kind, part }]
-        if (kind.aside) change(entry.id, [], 0)
-        if (kind.mends && !entry.payload.undone) {
+        if (kind?.aside) change(entry.id, [], 0)
+        if (kind?.mends && !entry.payload.undone) {
           const all = indices(kind.mends)
-          const own = all.filter((index) => catalogue.faults[index]!.part === part)
+          const own = all.filter((index) => catalogue.faults[index]!.part === entry.payload.value)
           change(entry.id, own.length > 0 ? own : all, kind.works ?? nearlyCertain)
         }
         break
@@ -194,9 +185,6 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
       case 'repair': {
         const remedy = catalogue.remedies.find((one) => one.id === entry.payload.remedy)
         if (remedy) {
-          // what was on trial stays in
-          const mended = new Set(indices(remedy.mends).map((index) => catalogue.faults[index]!.part))
-          result.acts = result.acts.filter((one) => one.kind.aside !== 'part' || !mended.has(one.part ?? ''))
           const again = result.tried.has(remedy.id) ? seldomAgain : 1
           change(entry.id, indices(remedy.mends), entry.payload.result === 'failed' ? 0.05 : remedy.works * again)
           result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
@@ -217,10 +205,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   return result
 
   function change(entry: string, faults: number[], works: number) {
-    const aside = result.acts.flatMap(({ kind, part }) =>
-      kind.aside === 'part' ? catalogue.faults.flatMap((one, index) => (one.part === part ? [index] : [])) : indices(kind.aside ?? []),
-    )
-    result.mendings.push({ entry, faults, works, aside })
+    result.mendings.push({ entry, faults, works, aside: setAside(catalogue, result.acts) })
   }
 
   function indices(ids: string[]): number[] {
@@ -259,28 +244,6 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   }
 }
 
-/**
- * Why a number cannot be a reading of this check, in words that say what to do; null when it can.
- */
-export function impossibility(result: NumberResult, value: number, unit: string): string | null {
-  if (!sameKind(unit, result.unit)) {
-    return `${unit} is no unit of this reading: give it in ${unitsLike(result.unit).join(', ')}.`
-  }
-  const own = convert(value, unit, result.unit)
-  const [least, most] = result.possible
-  if (own < least || own > most) {
-    return `${formatQuantity(own, result.unit)} cannot be: this reading lies between ${formatQuantity(least, result.unit)} and ${formatQuantity(most, result.unit)}. Check unit, range and leads, and measure again.`
-  }
-  return null
-}
-
-/** A gauge shut off from the water shows what it showed when it was shut off. */
-function cutOff({ instrument }: NumberResult, { situation }: EntryOf<'reading'>['payload']): string | null {
-  return instrument === 'gauge' && situation?.isolated?.some((one) => /gauge/i.test(one))
-    ? 'The gauge is shut off from the system: it shows what was there when it was shut. Open its valve and read again.'
-    : null
-}
-
 /** The number the signature is compared with: in the check's unit, or a thermistor's resistance over its chart's. */
 function comparable(result: NumberResult, payload: EntryOf<'reading'>['payload']): number {
   const own = convert(payload.value!, payload.unit as UnitSymbol, result.unit)
@@ -297,11 +260,6 @@ function pipeCelsius({ situation }: EntryOf<'reading'>['payload']): number | nul
   return celsius > -40 && celsius < 150 ? celsius : null
 }
 
-/** Whether a unit is known and measures what another does. */
-function sameKind(unit: string, other: UnitSymbol): unit is UnitSymbol {
-  return isUnit(unit) && dimensionOf(unit) === dimensionOf(other)
-}
-
 /** What of the state a check needs was not so when it was read, in words; null when nothing. */
 function outOfSituation(check: Check, payload: EntryOf<'reading'>['payload'], acts: readonly Act[]): string | null {
   const { situation, outcome } = payload
@@ -312,36 +270,4 @@ function outOfSituation(check: Check, payload: EntryOf<'reading'>['payload'], ac
   if (needs.powerOff && situation?.powerOff === false) return 'the power was on'
   const demand = situation?.demand
   return demand === undefined || demand === 'both' || demand === needs.demand || needs.demand === 'none' ? null : 'another demand was running'
-}
-
-/** Where water gives heat away between two clamps: it cannot come out hotter than it went in. A coil may be connected the wrong way round. */
-const givesHeat = [{ into: 'measure.platePrimaryIn', out: 'measure.platePrimaryOut', what: 'plate' }]
-/** joint error of two clamps, °C; and what two places with cold water on their other side never agree to, while hot */
-const clampsApart = 3
-const onePipe = 0.2
-const hot = 45
-
-/** What gives heat away cannot give its water back hotter than it took it, nor, while hot, at the very same: the later of the two readings is refused. */
-function refuseCrossing(result: Case): void {
-  const find = (id: string) => result.evidence.filter((one) => one.check.id === id && one.values.length > 0)
-  for (const { into: inlet, out: outlet, what } of givesHeat)
-    for (const out of find(outlet)) {
-      const into = find(inlet).find((one) => one.epoch === out.epoch)
-      if (!into) continue
-      const [before, after] = [into.values.at(-1)!, out.values.at(-1)!]
-      const same = Math.abs(after - before) <= onePipe && before > hot
-      if (after <= before + clampsApart && !same) continue
-      const later = result.evidence.indexOf(out) > result.evidence.indexOf(into) ? out : into
-      result.evidence.splice(result.evidence.indexOf(later), 1)
-      // kept as doubtful it stays in the journal and weighs nothing
-      if (later.doubt >= doubt.doubtful) continue
-      const [low, high] = [formatQuantity(before, '°C'), formatQuantity(after, '°C')]
-      result.refused.push({
-        entry: later.entries.at(-1)!,
-        check: later.check.id,
-        why: same
-          ? `The ${what}’s inlet and outlet cannot both be at ${high} while it gives heat away: both clamps sit on one pipe. Trace the pipes and measure both again.`
-          : `The ${what}’s outlet (${high}) cannot be hotter than its inlet (${low}): a clamp is loose, they are swapped, or both sit on one pipe. Measure both again.`,
-      })
-    }
 }

@@ -96,10 +96,7 @@ export function specOf(check: ProbeId, { place = '', situation, instrument }: Re
     hotWater: demand === 'hotWater' || demand === 'both',
     ...Object.fromEntries((situation?.open ?? []).map((circuit) => [circuit, true])),
   }
-  const moved = (situation?.moved ?? []).map((one): Move => {
-    const [conductor = '', end = '', terminal = ''] = one.split('>')
-    return { conductor, end: end === 'from' ? 'from' : 'to', terminal }
-  })
+  const moved = (situation?.moved ?? []).map(moveOf)
   return {
     kind: probeKinds[check],
     over,
@@ -114,7 +111,18 @@ export function specOf(check: ProbeId, { place = '', situation, instrument }: Re
   }
 }
 
-/** The same the other way round: a reading’s place, instrument and situation. */
+/** A conductor moved for a test as the journal holds it, in a reading’s situation or as an act. */
+export function movedAs({ conductor, end, terminal }: Move): string {
+  return `${conductor}>${end}>${terminal}`
+}
+
+/** The same the other way round. */
+export function moveOf(written: string): Move {
+  const [conductor = '', end = '', terminal = ''] = written.split('>')
+  return { conductor, end: end === 'from' ? 'from' : 'to', terminal }
+}
+
+/** What a meter was put on, as a reading’s place, instrument and situation. */
 export function payloadOf({ over, under, meter, asked }: ProbeSpec): Pick<Reading, 'place' | 'instrument' | 'situation'> {
   const { heating, hotWater, ...more } = asked.cold
   const off = (['heating', 'hotWater'] as const).filter((circuit) => !asked.programmed[circuit]).map((circuit) => `programmer.${circuit}`)
@@ -126,7 +134,7 @@ export function payloadOf({ over, under, meter, asked }: ProbeSpec): Pick<Readin
       demand: heating ? (hotWater ? 'both' : 'heating') : hotWater ? 'hotWater' : 'none',
       ...(open.length > 0 && { open }),
       ...(off.length > 0 && { isolated: off }),
-      ...(asked.moved && { moved: asked.moved.map(({ conductor, end, terminal }) => `${conductor}>${end}>${terminal}`) }),
+      ...(asked.moved && { moved: asked.moved.map(movedAs) }),
       ...(asked.isolated && { powerOff: true }),
     },
   }

@@ -1,6 +1,7 @@
 import type { UnitSymbol } from '../quantity/index.ts'
 import type { Access, Check, Skill } from './catalogue.ts'
-import type { Doubt, Refusal } from './evidence.ts'
+import type { Doubt } from './evidence.ts'
+import type { Refusal } from './impossible.ts'
 import type { Odds, Origin } from './origins.ts'
 
 /** Reason to do nothing but make safe. */
@@ -145,8 +146,8 @@ export interface Diagnosis {
   refused: Refusal[]
   /** readings that count little, with what was not as it should be */
   doubted: Doubt[]
-  /** what was done and is not undone: the entry, the act, and the part it was done to */
-  acts: { entry: string; action: string; part: string | null }[]
+  /** what was done and is not undone: the entry, the act, and the what it was done to */
+  acts: { entry: string; action: string; value: string | null }[]
   contradiction: { entries: string[]; check: string | null; says: string } | null
   unexamined: number
   order: string

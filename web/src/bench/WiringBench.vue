@@ -7,6 +7,7 @@ import { wiredCatalogues } from '@dewpoint/trade'
 import { computed, ref, watch } from 'vue'
 import { download } from '../shared/download.ts'
 import { tagsOf } from '../wiring/tags.ts'
+import PlainSelect from '../shared/PlainSelect.vue'
 import WiringBoard from '../wiring/WiringBoard.vue'
 
 // one catalogue a scheme: the first system it is met on
@@ -85,7 +86,7 @@ const saveSpice = () => {
         <p class="eyebrow">Bench</p>
         <h1>What should I read?</h1>
       </div>
-      <v-select v-model="chosen" :items="all.map(({ system }) => ({ value: system.id, title: system.controls!.label }))" label="Control scheme" hide-details />
+      <PlainSelect v-model="chosen" :items="all.map(({ system }) => ({ value: system.id, title: system.controls!.label }))" label="Control scheme" />
       <v-autocomplete v-model="fault" :items="faults" label="With this wrong" placeholder="nothing" persistent-placeholder clearable hide-details />
     </div>
     <p class="dim">{{ scheme.says }}</p>
@@ -140,6 +141,7 @@ const saveSpice = () => {
   align-items: end;
   gap: 10px 18px;
 }
+.head > .plain-select,
 .head > .v-input {
   flex: 1 1 260px;
   max-width: 420px;

@@ -5,6 +5,7 @@ import { complaintWords } from '../today/complaintWords.ts'
 import CallPhase from './call/CallPhase.vue'
 import { useCase } from './caseStore.ts'
 import RefusedDialog from './RefusedDialog.vue'
+import StandingActs from './StandingActs.vue'
 import RepairPhase from './repair/RepairPhase.vue'
 import StopPanel from './StopPanel.vue'
 import TracePhase from './trace/TracePhase.vue'
@@ -83,6 +84,7 @@ const go = (phase: string) => void router.push({ name: 'case', params: { id: pro
       {{ store.thoughtTrouble }} Entries are kept; the ranking will follow.
       <v-btn variant="text" @click="store.think()">Try again</v-btn>
     </p>
+    <StandingActs v-if="store.acts.length > 0" />
     <StopPanel v-if="store.stop" :stop="store.stop" />
     <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />
     <WiringPhase v-else-if="shown === 'wiring'" />

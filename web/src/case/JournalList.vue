@@ -5,7 +5,10 @@ import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
 
 const store = useCase()
-const lines = computed(() => (store.catalogue ? [...store.live].reverse().map((entry) => ({ entry, ...entryWords(store.catalogue!, entry) })) : []))
+const doubts = computed(() => new Map(store.diagnosis?.doubted.map((one) => [one.entry, one.why])))
+const lines = computed(() =>
+  store.catalogue ? [...store.live].reverse().map((entry) => ({ entry, ...entryWords(store.catalogue!, entry), doubt: doubts.value.get(entry.id) })) : [],
+)
 </script>
 
 <template>
@@ -22,6 +25,7 @@ const lines = computed(() => (store.catalogue ? [...store.live].reverse().map((e
         <time class="mono dim" :datetime="line.entry.at" :title="`${exactly(line.entry.at)}, ${line.entry.author}`">{{ clock(line.entry.at) }}</time>
         <span class="what">{{ line.what }}</span>
         <strong>{{ line.result }}</strong>
+        <span v-if="line.doubt" class="doubt">counts little: {{ line.doubt }}</span>
         <v-btn
           icon="$away"
           variant="text"
@@ -63,6 +67,10 @@ time {
 strong {
   grid-column: 2;
   font-weight: 600;
+}
+.doubt {
+  grid-column: 2;
+  color: var(--live);
 }
 .what {
   color: var(--dim);

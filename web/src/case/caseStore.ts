@@ -1,6 +1,6 @@
 import type { Case, FirmCosts, Past } from '@dewpoint/contract'
 import { append, controlsOf, standing, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
-import { stopOf, type Diagnosis, type Order } from '@dewpoint/core/diagnosis'
+import { standingActs, stopOf, type Diagnosis, type Order } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
@@ -42,6 +42,8 @@ export const useCase = defineStore('case', () => {
   /** danger is seen here and now, not when the worker gets round to it */
   const stop = computed(() => (catalogue.value ? stopOf(catalogue.value, entries.value) : null))
   const live = computed(() => standing(entries.value))
+  /** what was done and is not undone */
+  const acts = computed(() => (catalogue.value ? standingActs(catalogue.value, entries.value) : []))
 
   /** Shows a case: first what is kept on this device, then what the server has. */
   async function open(id: string): Promise<void> {
@@ -156,6 +158,7 @@ export const useCase = defineStore('case', () => {
     current,
     entries,
     live,
+    acts,
     stop,
     controls,
     catalogue,

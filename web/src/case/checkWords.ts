@@ -41,8 +41,13 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
     }
     case 'history':
       return { what: `History, ${day(entry.payload.on)}`, result: entry.payload.note ?? entry.payload.event }
-    case 'action':
-      return { what: 'Done', result: find(catalogue.actions, entry.payload.action) }
+    case 'action': {
+      const { action, undone, value, note } = entry.payload
+      const kind = catalogue.actions.find((one) => one.id === action)
+      const to = catalogue.parts.find((one) => one.id === value)?.label ?? note
+      const done = undone ? `${kind?.undo ?? 'Undone'} (${kind?.label ?? action})` : (kind?.label ?? action)
+      return { what: undone ? 'Undone' : 'Done', result: to ? `${done}: ${to}` : done }
+    }
     case 'reading': {
       const check = checkOf(catalogue, entry.payload)
       const { outcome, value, unit, sureness } = entry.payload

@@ -109,7 +109,7 @@ function pickRun(id: string) {
   <section class="run" aria-labelledby="run-title">
     <h2 id="run-title" class="eyebrow">Run it</h2>
     <form class="choices" @submit.prevent="run">
-      <v-select :model-value="runId" :items="runs" label="What is asked" class="wide" @update:model-value="pickRun" />
+      <PlainSelect :model-value="runId" :items="runs" label="What is asked" class="wide" @update:model-value="pickRun" />
       <v-autocomplete v-model="fault" :items="faults" label="With this wrong" placeholder="nothing" persistent-placeholder clearable class="wide" />
       <v-text-field v-model="minutes" label="Minutes" inputmode="decimal" :error-messages="lengthTrouble" class="narrow" />
       <label v-if="fault && ranged" class="severity">

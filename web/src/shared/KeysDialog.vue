@@ -8,6 +8,7 @@ const keys = [
   ['Enter', 'record the reading typed'],
   ['N / P', 'next or previous check offered'],
   ['C', 'this check cannot be done'],
+  ['A', 'something was done'],
   ['H', 'ladder: heating or hot water'],
   ['O', 'order of checks: telling, forward, backward'],
   ['R', 'library: run the boiler'],

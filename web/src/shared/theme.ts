@@ -93,7 +93,6 @@ export const vuetify = createVuetify({
     VBtn: { elevation: 0, height: 48, rounded: 'lg', variant: 'outlined', class: 'text-none' },
     VTextField: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto', rounded: 'lg' },
     VTextarea: { variant: 'outlined', hideDetails: 'auto', rounded: 'lg', rows: 2, autoGrow: true },
-    VSelect: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto', rounded: 'lg' },
     VAutocomplete: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto', rounded: 'lg' },
   },
 })

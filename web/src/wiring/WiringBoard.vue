@@ -3,13 +3,14 @@ import type { Circuit, ControlScheme } from '@dewpoint/core/system'
 import type { Asked, Move, Probe, Wiring } from '@dewpoint/core/wiring'
 import { colourConventions, coreColours } from '@dewpoint/trade'
 import { computed, ref, watch } from 'vue'
+import PlainSelect from '../shared/PlainSelect.vue'
 import SegmentSwitch from '../shared/SegmentSwitch.vue'
 import type { Tags } from './tags.ts'
 import WiringMap from './WiringMap.vue'
 
 /** The map with what is asked of it, the two probes, and the conductor looked at. Shared by the case and the bench. */
 const props = defineProps<{ scheme: ControlScheme; wiring: Wiring; tags: Tags; next: string | null; known?: Record<string, 'good' | 'bad'> }>()
-const emit = defineEmits<{ tag: [fact: string, value: string | number]; moved: [move: Move | null] }>()
+const emit = defineEmits<{ tag: [fact: string, value: string | number]; moved: [conductor: string, move: Move | null] }>()
 const asked = defineModel<Asked>('asked', { required: true })
 const red = defineModel<string>('red', { required: true })
 const black = defineModel<string>('black', { required: true })
@@ -57,12 +58,13 @@ function place(name: string) {
 function move(end: 'from' | 'to', terminal: string) {
   if (!core.value) return
   const own = core.value[end] === terminal
-  const others = (asked.value.moved ?? []).filter((one) => one.conductor !== core.value!.id)
-  const step: Move | null = own ? null : { conductor: core.value.id, end, terminal }
+  const { id } = core.value
+  const others = (asked.value.moved ?? []).filter((one) => one.conductor !== id)
+  const step: Move | null = own ? null : { conductor: id, end, terminal }
   const moved = step ? [...others, step] : others
   const { moved: _before, ...rest } = asked.value
   asked.value = moved.length > 0 ? { ...rest, moved } : rest
-  emit('moved', step)
+  emit('moved', id, step)
 }
 function renumber(terminal: string, text: string) {
   const number = Number(text)
@@ -110,10 +112,15 @@ function renumber(terminal: string, text: string) {
           { id: 'black', label: 'Place black' },
         ]"
       />
-      <v-select v-model="red" :items="terminals" label="Red probe on" hide-details />
-      <v-select v-model="black" :items="terminals" label="Black probe on" hide-details />
-      <v-select v-model="chosen" :items="cores" label="Conductor looked at" placeholder="none" persistent-placeholder clearable hide-details />
-      <v-select v-model="convention" :items="colourConventions.map(({ id, label }) => ({ value: id, title: label }))" label="Customary colours" hide-details />
+      <PlainSelect v-model="red" :items="terminals" label="Red probe on" />
+      <PlainSelect v-model="black" :items="terminals" label="Black probe on" />
+      <PlainSelect
+        :model-value="chosen ?? ''"
+        :items="[{ value: '', title: 'none' }, ...cores]"
+        label="Conductor looked at"
+        @update:model-value="(id: string) => (chosen = id || null)"
+      />
+      <PlainSelect v-model="convention" :items="colourConventions.map(({ id, label }) => ({ value: id, title: label }))" label="Customary colours" />
     </div>
     <p v-if="warning" class="warning">
       <strong>{{ warning }}</strong>
@@ -123,12 +130,11 @@ function renumber(terminal: string, text: string) {
     <section v-if="core" class="core" aria-labelledby="core-title">
       <h2 id="core-title">{{ coreLabel }}</h2>
       <div class="fields">
-        <v-select
-          :model-value="tags.colours[core.id]"
+        <PlainSelect
+          :model-value="tags.colours[core.id]!"
           :items="coreColours.map(({ id, label }) => ({ value: id, title: label }))"
           label="Its colour, as found"
-          hide-details
-          @update:model-value="(colour) => colour && emit('tag', `colour.${core!.id}`, colour)"
+          @update:model-value="(colour: string) => emit('tag', `colour.${core!.id}`, colour)"
         />
         <v-text-field
           v-for="end in ['from', 'to'] as const"
@@ -139,14 +145,13 @@ function renumber(terminal: string, text: string) {
           hide-details
           @change="(event: Event) => renumber(core![end], (event.target as HTMLInputElement).value)"
         />
-        <v-select
+        <PlainSelect
           v-for="end in ['from', 'to'] as const"
           :key="`${core.id}${end}move`"
           :model-value="isMoved?.end === end ? isMoved.terminal : core[end]"
           :items="terminals"
           :label="`${end === 'from' ? 'First' : 'Second'} end, moved for a test to`"
-          hide-details
-          @update:model-value="(terminal) => terminal && move(end, terminal)"
+          @update:model-value="(terminal: string) => move(end, terminal)"
         />
       </div>
       <p class="dim">Colours lie: identify it at both ends by its destination. Move a conductor only dead, and put it back.</p>
@@ -173,7 +178,8 @@ function renumber(terminal: string, text: string) {
 .asks {
   justify-content: space-between;
 }
-.probes > .v-input,
+.probes > .plain-select,
+.fields > .plain-select,
 .fields > .v-input {
   flex: 1 1 210px;
 }

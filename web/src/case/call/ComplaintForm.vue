@@ -4,6 +4,7 @@ import { dangerousWords } from '@dewpoint/core/diagnosis'
 import { complaints, dangers } from '@dewpoint/trade/complaints'
 import { catalogues } from '@dewpoint/trade'
 import { computed, reactive, ref } from 'vue'
+import PlainSelect from '../../shared/PlainSelect.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()
 const emit = defineEmits<{ done: [complaint: Payload<'complaint'>] }>()
@@ -68,8 +69,8 @@ function submit() {
       <p v-if="missing" class="missing" role="alert">Choose what the customer complains of.</p>
     </fieldset>
     <div class="more">
-      <v-select v-model="form.pattern" :items="patterns" label="How often" />
-      <v-select v-model="form.where" :items="places" label="Where" />
+      <PlainSelect v-model="form.pattern" :items="patterns" label="How often" />
+      <PlainSelect v-model="form.where" :items="places" label="Where" />
       <v-text-field v-model="form.since" label="Since when" maxlength="120" />
     </div>
     <v-textarea v-model="form.words" label="In the customer’s words" maxlength="1000" />

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import type { NextCheck, Order } from '@dewpoint/core/diagnosis'
+import { barring, type NextCheck, type Order } from '@dewpoint/core/diagnosis'
 import { convert, dimensionOf } from '@dewpoint/core/quantity'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../../shared/keys.ts'
 import SegmentSwitch from '../../shared/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
+import ActsPanel from './ActsPanel.vue'
 import CheckPicker from './CheckPicker.vue'
 import OutcomePad from './OutcomePad.vue'
 import { numberResult } from './padScale.ts'
@@ -15,6 +16,7 @@ import { inSentence } from '../../shared/words.ts'
 const store = useCase()
 const place = ref(0)
 const picker = ref(false)
+const acting = ref(false)
 const panel = useTemplateRef<HTMLElement>('panel')
 
 const orders: { id: Order; label: string }[] = [
@@ -27,9 +29,9 @@ const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live t
 /** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
 const offered = shallowRef<NextCheck[]>([])
 watch(
-  [() => store.diagnosis, picker],
+  [() => store.diagnosis, picker, acting],
   () => {
-    if (!picker.value) offered.value = store.diagnosis?.next ?? []
+    if (!picker.value && !acting.value) offered.value = store.diagnosis?.next ?? []
   },
   { immediate: true },
 )
@@ -37,6 +39,8 @@ const next = computed<NextCheck | undefined>(
   () => offered.value.find((one) => one.check === store.picked) ?? offered.value[Math.min(place.value, offered.value.length - 1)],
 )
 const check = computed(() => store.catalogue?.checks.find((one) => one.id === next.value?.check))
+/** what was done and not undone, and is in the way of this check */
+const barred = computed(() => store.acts.find((act) => check.value && barring([act], check.value)))
 const result = computed(() => (check.value ? numberResult(check.value) : null))
 const instrument = computed(() => {
   const meter = store.catalogue?.instruments.find((one) => one.id === result.value?.instrument)
@@ -113,7 +117,7 @@ function turnOrder() {
   store.order = orders[(orders.findIndex((one) => one.id === store.order) + 1) % orders.length]!.id
 }
 
-useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder })
+useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () => (acting.value = !acting.value) })
 </script>
 
 <template>
@@ -134,13 +138,16 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder })
         ><span v-if="instrument">{{ instrument }}</span>
       </p>
       <p class="why">{{ why }}</p>
+      <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now counts little.</p>
       <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" />
       <OutcomePad v-else :check="check" :next="next" @record="record" />
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
         <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Something was done…</v-btn>
       </div>
+      <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
       <div class="how">
         <div v-if="check.cautions?.length" class="cautions">
@@ -170,7 +177,11 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder })
     <template v-else>
       <h1 id="next-title">No check would tell more</h1>
       <p>What is left cannot be told apart by any check known here, or everything has been done. Judge by the suspects, or record any reading.</p>
-      <v-btn @click="picker = !picker">Any check…</v-btn>
+      <div class="below">
+        <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Something was done…</v-btn>
+      </div>
+      <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
     </template>
   </section>
@@ -200,6 +211,13 @@ h1 {
   border-left: 3px solid var(--copper);
   padding: 2px 0 2px 14px;
   margin: 0 0 14px;
+}
+.barred {
+  border-left: 3px solid var(--live);
+  padding-left: 14px;
+  margin: 0 0 12px;
+  color: var(--live);
+  font-weight: 600;
 }
 .why {
   margin: 0 0 12px;

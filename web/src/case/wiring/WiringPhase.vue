@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { payloadOf, probeProblem, terminalWords, wiredWith, type NextCheck, type NextProbe, type Probing, type ProbeSpec } from '@dewpoint/core/diagnosis'
+import {
+  movedAs,
+  moveOf,
+  payloadOf,
+  probeProblem,
+  terminalWords,
+  wiredWith,
+  type NextCheck,
+  type NextProbe,
+  type Probing,
+  type ProbeSpec,
+} from '@dewpoint/core/diagnosis'
 import type { Circuit } from '@dewpoint/core/system'
 import type { Asked, Move, Probe } from '@dewpoint/core/wiring'
 import { schemesOf, unknownWiring } from '@dewpoint/trade'
@@ -43,6 +54,20 @@ watch(
     const path = now.paths[circuit.value]!
     red.value = path.terminals.at(-1)!
     black.value = path.against
+  },
+  { immediate: true },
+)
+
+/** conductors moved for a test and not back yet: the journal says, so that the map shows it after a reload too */
+const movedConductors = computed(() =>
+  store.acts.flatMap(({ kind, value, note }) => (kind.id === 'wireMoved' && value ? [{ value, ...(note && { note }) }] : [])),
+)
+watch(
+  [scheme, movedConductors],
+  () => {
+    const { moved: _before, ...rest } = asked.value
+    const now = movedConductors.value.map(({ value }) => moveOf(value)).filter((one) => scheme.value?.conductors.some(({ id }) => id === one.conductor))
+    asked.value = now.length > 0 ? { ...rest, moved: now } : rest
   },
   { immediate: true },
 )
@@ -135,9 +160,10 @@ function take(one: NextProbe) {
 function wire(id: string) {
   store.write('fact', { fact: 'controls', value: id })
 }
-function moved(move: Move | null) {
-  const conductor = move && store.catalogue?.system.components.find((one) => one.id === move.conductor)?.label
-  store.write('action', { action: 'wireMoved', ...(move ? { note: `${conductor} to ${words(move.terminal)}` } : { undone: true }) })
+function moved(conductor: string, move: Move | null) {
+  const label = store.catalogue?.system.components.find((one) => one.id === conductor)?.label ?? conductor
+  for (const one of movedConductors.value) if (one.value.startsWith(`${conductor}>`)) store.write('action', { action: 'wireMoved', ...one, undone: true })
+  if (move) store.write('action', { action: 'wireMoved', value: movedAs(move), note: `${label} to ${words(move.terminal)}` })
 }
 const orders = [
   { id: 'telling', label: 'Most telling' },
