@@ -21,7 +21,9 @@ const sites = ref<Awaited<ReturnType<typeof fetchSites>>>([])
 const known = computed(() => sites.value.find((one) => one.name.toLowerCase() === form.name.trim().toLowerCase()))
 /** the boiler there that is called about; null for one not known yet */
 const chosen = ref<string | null>(null)
-watch(known, (one) => (chosen.value = one?.appliances[0]?.id ?? null))
+/** a boiler chosen by hand stands, whatever is known of the place */
+const byHand = ref(false)
+watch(known, (one) => (chosen.value = one?.appliances.find(({ system }) => !byHand.value || system === form.system)?.id ?? null))
 const boilerThere = computed({ get: () => chosen.value ?? 'another', set: (id) => (chosen.value = id === 'another' ? null : id) })
 const there = computed(() => known.value?.appliances.find((one) => one.id === chosen.value))
 onMounted(
@@ -80,7 +82,7 @@ async function open(complaint: Payload<'complaint'>) {
           :items="[...known.appliances.map((one) => ({ value: one.id, title: one.label })), { value: 'another', title: 'another boiler' }]"
           label="Known here"
         />
-        <PlainSelect v-if="!there" v-model="form.system" :items="systems" label="Boiler" />
+        <PlainSelect v-if="!there" v-model="form.system" :items="systems" label="Boiler" @update:model-value="byHand = true" />
         <v-text-field v-if="!there" v-model="form.installedOn" label="Installed (2019-05-01), if known" :error-messages="problems['appliance.installedOn']" />
       </div>
     </section>

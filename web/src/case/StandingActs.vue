@@ -19,13 +19,17 @@ function undo({ kind, value, note }: Act) {
         ><template v-if="to(act)">: {{ to(act) }}</template>
         <time class="dim" :datetime="act.at" :title="exactly(act.at)"> since {{ clock(act.at) }}</time></span
       >
-      <v-btn size="small" @click="undo(act)">{{ act.kind.undo }}</v-btn>
+      <v-btn height="44" @click="undo(act)">{{ act.kind.undo }}</v-btn>
     </p>
   </section>
 </template>
 
 <style scoped>
 .acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 28px;
+  padding: 4px 16px;
   border-bottom: 1px solid var(--rule);
   border-left: 6px solid var(--live);
 }
@@ -33,11 +37,8 @@ p {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 16px;
+  gap: 2px 12px;
   margin: 0;
-  padding: 6px 20px 6px 16px;
-}
-.v-btn {
-  min-height: 44px;
+  padding: 4px 0;
 }
 </style>
