@@ -24,21 +24,27 @@ function answers(fault: number, draw: number): (check: Check) => Entry {
   }
 }
 
+/** every third fault, which third by the seed: SEED=1, 2, 3 walk them all */
+const third = Number(process.env.SEED ?? 0) % 3
+
 describe('following the check offered', () => {
-  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const))('%s is brought home', (id, index) => {
-    const answer = answers(index, index % drawCount)
-    const asked = ['ask.hotWater', 'ask.heating'].map((check) => answer(catalogue.checks.find((one) => one.id === check)!))
-    const journal = [...asked]
-    const part = catalogue.faults[index]!.part
-    let result: Diagnosis = diagnose(catalogue, signatures, journal, { detail: 1 })
-    // told apart, or so likely that mending it costs less than looking on
-    const home = () =>
-      result.verdict?.part === part ||
-      (result.advice?.does === 'act' && catalogue.remedies.some((one) => result.advice!.remedies.includes(one.id) && one.mends.includes(id)))
-    for (let step = 0; step < 22 && !home() && result.next[0]; step++) {
-      journal.push(answer(catalogue.checks.find((one) => one.id === result.next[0]!.check)!))
-      result = diagnose(catalogue, signatures, journal, { detail: 1 })
-    }
-    expect(home(), `${id} after ${journal.length} readings: ${result.suspects[0]?.key}`).toBe(true)
-  })
+  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const).filter((_one, index) => index % 3 === third))(
+    '%s is brought home',
+    (id, index) => {
+      const answer = answers(index, index % drawCount)
+      const asked = ['ask.hotWater', 'ask.heating'].map((check) => answer(catalogue.checks.find((one) => one.id === check)!))
+      const journal = [...asked]
+      const part = catalogue.faults[index]!.part
+      let result: Diagnosis = diagnose(catalogue, signatures, journal, { detail: 1 })
+      // told apart, or so likely that mending it costs less than looking on
+      const home = () =>
+        result.verdict?.part === part ||
+        (result.advice?.does === 'act' && catalogue.remedies.some((one) => result.advice!.remedies.includes(one.id) && one.mends.includes(id)))
+      for (let step = 0; step < 22 && !home() && result.next[0]; step++) {
+        journal.push(answer(catalogue.checks.find((one) => one.id === result.next[0]!.check)!))
+        result = diagnose(catalogue, signatures, journal, { detail: 1 })
+      }
+      expect(home(), `${id} after ${journal.length} readings: ${result.suspects[0]?.key}`).toBe(true)
+    },
+  )
 })
