@@ -60,7 +60,7 @@ for (const scheme of ['light', 'dark'] as const) {
     test.use({ colorScheme: scheme })
 
     test('every view is free of accessibility faults (axe)', async ({ app, page }) => {
-      // eleven views, each looked through as a whole
+      // twelve views, each looked through as a whole
       test.setTimeout(400_000)
       const netLoft = await caseOf(app, page, 'Net Loft 3')
       const bakery = await caseOf(app, page, 'Harbour Bakery')
@@ -85,7 +85,11 @@ for (const scheme of ['light', 'dark'] as const) {
         if (path.includes('/case/')) await expect(app.suspects).toBeVisible()
         if (path.endsWith('/wiring')) await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
         if (path.startsWith('/library/')) await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
-        const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+        const axe = new AxeBuilder({ page })
+        // the dark theme differs in its colours alone
+        const { violations } = await (
+          scheme === 'dark' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        ).analyze()
         expect(violations.map((one) => `${path}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
       }
     })
