@@ -14,7 +14,7 @@ import { hangsOn } from './hanging.ts'
 import { accessLeft, rankChecks, type Ranking } from './nextCheck.ts'
 import type { DiagnoseOptions } from './options.ts'
 import { oddsBehind, originsOf } from './origins.ts'
-import { partStates, verdictOf } from './parts.ts'
+import { partStates, standingNow, verdictOf } from './parts.ts'
 import type { Experience } from './prior.ts'
 import { carryOf, causesOf, remediesOf } from './remedies.ts'
 import type { Diagnosis, NextCheck, Suspect } from './result.ts'
@@ -72,7 +72,9 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || belief.posterior[row]! >= 0.1).slice(0, 5)
   const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
   const parts = partStates(catalogue, signatures, belief)
-  const verdict = verdictOf(catalogue, signatures, belief, parts)
+  // after a repair what stands out, and what would mend it, is about what still stands
+  const shares = journal.mendings.length > 0 ? standingNow(signatures, belief) : belief.posterior
+  const verdict = verdictOf(catalogue, signatures, shares)
   const done = new Set([
     ...journal.evidence.filter((one) => one.epoch === journal.mendings.length).map((one) => one.check.id),
     ...journal.impossible,
@@ -97,21 +99,21 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     parts: parted(catalogue, signatures, belief, check, onPad),
     expected: onPad.map((row) => expectedOf(catalogue, signatures, belief, check, row)),
   }))
-  const open = openComplaints(catalogue, signatures, belief, journal, verdict !== null)
+  const open = openComplaints(catalogue, signatures, belief, journal, verdictOf(catalogue, signatures, belief.posterior) !== null)
   return {
     ...empty,
     verdict,
     suspects: leaders.map((row) => suspectOf(catalogue, signatures, belief, row, journal, experience)),
     several: severalOf(catalogue, signatures, belief),
     parts,
-    causes: causesOf(catalogue, signatures, belief),
+    causes: causesOf(catalogue, signatures, belief.posterior),
     open,
     next,
     advice: adviceOf(catalogue, signatures, belief, journal, ranking),
     standing: standingOf(catalogue, signatures, ranking),
     lookalikes: lookalikesOf(catalogue, signatures, belief, journal, leaders, done),
-    remedies: remediesOf(catalogue, signatures, belief, costs),
-    carry: carryOf(catalogue, signatures, belief, costs),
+    remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
+    carry: carryOf(catalogue, signatures, shares, costs),
     closing: closingOf(catalogue, signatures, journal, open),
     contradiction: surprise(signatures, belief),
     unexamined: belief.unexamined,

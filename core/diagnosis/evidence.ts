@@ -15,7 +15,7 @@ const doubt = { sure: 0, unsure: 0.35, doubtful } as const
 const nearlyCertain = 0.97
 
 /** What was done once in vain works the second time less often. Assumed */
-const seldomAgain = 0.6
+export const seldomAgain = 0.6
 
 /** Chance that a fault is away through a whole visit, by what the customer says of how often it shows. Assumed */
 const awayBy = { always: 0, sometimes: 0.35, workedOnArrival: 0.85 } as const

@@ -1,6 +1,6 @@
 import type { Belief } from './belief.ts'
 import type { Catalogue } from './catalogue.ts'
-import { rowsByBelief } from './leadingRows.ts'
+import { leadingRows, rowsByBelief } from './leadingRows.ts'
 import type { PartState, Verdict } from './result.ts'
 import type { Signatures } from './signatures.ts'
 
@@ -72,23 +72,40 @@ export function partStates(catalogue: Catalogue, signatures: Signatures, belief:
   })
 }
 
-/** How likely each fault stands, alone or with another. */
-export function faultProbabilities({ sets, faults }: Signatures, { posterior }: Belief): Float64Array {
+/** How likely each fault stands, alone or with another, by shares of the rows. */
+export function faultProbabilities({ sets, faults }: Signatures, shares: Float64Array): Float64Array {
   const probability = new Float64Array(faults.length)
   sets.forEach((set, row) => {
-    for (const index of set) probability[index]! += posterior[row]!
+    for (const index of set) probability[index]! += shares[row]!
   })
   return probability
 }
 
-export function verdictOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, parts: PartState[]): Verdict | null {
-  const worst = [...parts].sort((a, b) => b.probability - a.probability)[0]
-  if (!worst || worst.probability < standsOut) return null
-  const each = faultProbabilities(signatures, belief)
+/** The part that stands out, by shares of the rows: as found, or as it stands now. */
+export function verdictOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array): Verdict | null {
+  const each = faultProbabilities(signatures, shares)
+  let worst: Pick<Verdict, 'part' | 'label' | 'probability'> | null = null
+  for (const { id, label } of catalogue.parts) {
+    const own = new Set(catalogue.faults.flatMap((fault, index) => (fault.part === id ? [index] : [])))
+    let probability = 0
+    if ([...own].reduce((sum, index) => sum + each[index]!, 0) >= standsOut)
+      signatures.sets.forEach((set, row) => {
+        if (set.some((index) => own.has(index))) probability += shares[row]!
+      })
+    if (probability >= standsOut && probability > (worst?.probability ?? 0)) worst = { part: id, label, probability }
+  }
+  if (!worst) return null
+  const { part } = worst
   const modes = catalogue.faults.flatMap((fault, index) => {
-    if (fault.part !== worst.id) return []
     const probability = each[index]!
-    return probability > 0.01 ? [{ fault: fault.id, label: fault.label, probability }] : []
+    return fault.part === part && probability > 0.01 ? [{ fault: fault.id, label: fault.label, probability }] : []
   })
-  return { part: worst.id, label: worst.label, probability: worst.probability, modes: modes.sort((a, b) => b.probability - a.probability) }
+  return { ...worst, modes: modes.sort((a, b) => b.probability - a.probability) }
+}
+
+/** Shares of the rows as they stand now: what was repaired taken out, with the chance that it worked. */
+export function standingNow({ sets }: Signatures, belief: Belief): Float64Array {
+  const shares = new Float64Array(sets.length + 2)
+  for (const row of leadingRows(belief)) for (const state of belief.standing(row)) shares[state.row]! += belief.posterior[row]! * state.weight
+  return shares
 }

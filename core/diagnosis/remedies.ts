@@ -1,14 +1,24 @@
-import type { Belief } from './belief.ts'
 import type { Catalogue } from './catalogue.ts'
 import type { Costs } from './costs.ts'
-import { leadingRows } from './leadingRows.ts'
+import { seldomAgain } from './evidence.ts'
 import { faultProbabilities } from './parts.ts'
 import type { Diagnosis, RemedyOption } from './result.ts'
 import type { Signatures } from './signatures.ts'
 
-export function remediesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, { hourlyRate, secondTrip }: Costs): RemedyOption[] {
-  const leader = leadingRows(belief)[0]
-  const faults = (leader === undefined ? undefined : signatures.sets[leader])?.map((index) => catalogue.faults[index]!) ?? []
+/**
+ * Ways of mending the likeliest set of faults, cheapest first, coming back included.
+ *
+ * @param shares of the rows, as found or as they stand now
+ * @param tried how often each was carried out already: what was in vain once works less often
+ */
+export function remediesOf(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  shares: Float64Array,
+  { hourlyRate, secondTrip }: Costs,
+  tried: ReadonlyMap<string, number>,
+): RemedyOption[] {
+  const faults = likeliestSet(signatures, shares).map((index) => catalogue.faults[index]!)
   const wanted = faults.map((fault) => fault.id)
   const fitting = new Set(faults.flatMap((fault) => fault.remedies))
   // coming back costs the trip and about an hour
@@ -19,7 +29,7 @@ export function remediesOf(catalogue: Catalogue, signatures: Signatures, belief:
       const mended = catalogue.faults.flatMap((fault, index) => (remedy.mends.includes(fault.id) ? [index] : []))
       let covered = 0
       signatures.sets.forEach((set, row) => {
-        if (set.length > 0 && set.every((index) => mended.includes(index))) covered += belief.posterior[row]!
+        if (set.length > 0 && set.every((index) => mended.includes(index))) covered += shares[row]!
       })
       const missed = wanted.filter((id) => !remedy.mends.includes(id))
       const left = missed.map((id) => catalogue.faults.find((fault) => fault.id === id)!.label)
@@ -29,7 +39,7 @@ export function remediesOf(catalogue: Catalogue, signatures: Signatures, belief:
         mends: remedy.mends,
         minutes: remedy.minutes,
         money: Math.round(remedy.partsCost + (remedy.minutes / 60) * hourlyRate),
-        chanceOfReturn: 1 - covered * remedy.works,
+        chanceOfReturn: 1 - covered * remedy.works * (tried.has(remedy.id) ? seldomAgain : 1),
         parts: remedy.parts,
         seals: remedy.seals,
         access: remedy.access,
@@ -43,8 +53,8 @@ export function remediesOf(catalogue: Catalogue, signatures: Signatures, belief:
 }
 
 /** Parts worth carrying: probability times the cost of a second trip exceeds the cost of carrying (assumed 2 and a twentieth of the price). */
-export function carryOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, { secondTrip }: Costs): Diagnosis['carry'] {
-  const each = faultProbabilities(signatures, belief)
+export function carryOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array, { secondTrip }: Costs): Diagnosis['carry'] {
+  const each = faultProbabilities(signatures, shares)
   const needed = new Map<string, { probability: number; cost: number }>()
   catalogue.faults.forEach((fault, index) => {
     const probability = each[index]!
@@ -60,13 +70,17 @@ export function carryOf(catalogue: Catalogue, signatures: Signatures, belief: Be
     .sort((a, b) => b.probability - a.probability)
 }
 
-export function causesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief): Diagnosis['causes'] {
-  const leader = leadingRows(belief)[0]
-  const set = (leader === undefined ? undefined : signatures.sets[leader]) ?? []
-  return set.flatMap((index) => {
+/** Causes to find behind the likeliest set of faults as found: they are to be found after the repair too. */
+export function causesOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array): Diagnosis['causes'] {
+  return likeliestSet(signatures, shares).flatMap((index) => {
     const fault = catalogue.faults[index]!
     const checks = (fault.causeChecks ?? []).map((id) => catalogue.checks.find((check) => check.id === id)!.label)
     const roots = catalogue.faults.filter((other) => other.damages?.[fault.id]).map((other) => other.label)
     return checks.length + roots.length > 0 ? [{ fault: fault.id, label: fault.label, lookFor: [...checks, ...roots] }] : []
   })
+}
+
+/** The likeliest row's faults; none where the likeliest is no set of faults. */
+function likeliestSet({ sets }: Signatures, shares: Float64Array): readonly number[] {
+  return sets[shares.indexOf(Math.max(...shares))] ?? []
 }
