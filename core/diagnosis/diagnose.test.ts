@@ -2,7 +2,7 @@ import { loadSignatures } from '@dewpoint/cli/loadSignatures'
 import { premixCombiCatalogue as catalogue } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
 import type { Entry } from '../casebook/index.ts'
-import { diagnose, type Diagnosis } from './index.ts'
+import { accessLeft, diagnose, readJournal, type Diagnosis } from './index.ts'
 import { testJournal } from './testJournal.ts'
 
 const signatures = loadSignatures(catalogue)
@@ -286,5 +286,49 @@ describe('the contract', () => {
     const first = think(complain('hotColdHot')).next[0]!.check
     const result = think(complain('hotColdHot'), entry('decision', { kind: 'checkNotPossible', check: first, reason: 'no access' }))
     expect(result.next.map((one) => one.check)).not.toContain(first)
+  })
+
+  it('what could not be done, and what was opened, counts for that visit', () => {
+    const { complain, entry, answer } = testJournal()
+    const opened = catalogue.checks.find((one) => one.access === 'caseOff' && one.result.kind === 'outcome')!
+    const outcome = opened.result.kind === 'outcome' ? opened.result.outcomes[0]!.id : ''
+    const first = think(complain('hotColdHot')).next[0]!.check
+    const visit = [complain('hotColdHot'), entry('decision', { kind: 'checkNotPossible', check: first, reason: 'no access' }), answer(opened.id, outcome)]
+    const nextDay = { ...entry('advice', { what: 'wait in', answer: 'given' }), at: '2026-03-02T09:00:00.000Z' }
+    expect(readJournal(catalogue, visit)).toMatchObject({ impossible: new Set([first]) })
+    expect(readJournal(catalogue, [...visit, nextDay]).impossible.size).toBe(0)
+    expect(accessLeft(readJournal(catalogue, visit), 'caseOff')).toBe(0)
+    expect(accessLeft(readJournal(catalogue, [...visit, nextDay]), 'caseOff')).toBeGreaterThan(0)
+  })
+})
+
+describe('after a repair', () => {
+  it('the part that was mended no longer stands out, and what still stands does; its ways of mending are offered', () => {
+    const { entry, repair, answer } = testJournal()
+    const seen = (fault: string) => entry('finding', { what: fault, fault, explainsComplaint: true })
+    const found = [seen('fan.seized'), seen('diverterMotor.wet'), answer('look.diverterPlug', 'yes')]
+    const remedy = (fault: string) =>
+      catalogue.remedies.find((one) => one.mends.includes(fault) && catalogue.faults.find(({ id }) => id === fault)!.remedies[0] === one.id)!
+    const first = think(...found, repair(remedy('fan.seized').id), answer('display.sequenceHeating', 'complete', { situation: { demand: 'heating' } }))
+    expect(first.verdict?.part).toBe('diverterMotor')
+    expect(first.remedies[0]!.mends).toContain('diverterMotor.wet')
+    const both = think(
+      ...found,
+      repair(remedy('fan.seized').id),
+      repair('diverterMotor.replace'),
+      ...['heating', 'hotWater'].map((demand) =>
+        answer(`display.sequence${demand === 'heating' ? 'Heating' : 'HotWater'}`, 'complete', { situation: { demand: demand as 'heating' } }),
+      ),
+    )
+    expect(both.verdict).toBeNull()
+  })
+
+  it('a remedy done in vain is likelier to be in vain again than one not tried', () => {
+    const { entry, repair, answer } = testJournal()
+    const found = entry('finding', { what: 'wet', fault: 'diverterMotor.wet', explainsComplaint: true })
+    const fails = () => answer('look.diverterPlug', 'yes')
+    const chance = (id: string, ...more: Entry[]) => think(found, ...more).remedies.find((one) => one.id === id)!.chanceOfReturn
+    const tried = [repair('diverterMotor.dry'), fails()]
+    expect(chance('diverterMotor.dry', ...tried)).toBeGreaterThan(chance('diverterMotor.dry') + 0.05)
   })
 })

@@ -72,6 +72,8 @@ export interface Case {
   known: Record<string, number>
   /** checks that cannot be done on this visit */
   impossible: Set<string>
+  /** the day of the last entry: what was opened, or found impossible, on another does not count on this one */
+  visit: string
   complaints: EntryOf<'complaint'>[]
   /** defects seen directly, as fault index and entry */
   seen: { fault: number; entry: string; epoch: number }[]
@@ -113,16 +115,16 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
     comesAndGoes: 0,
     known: {},
     impossible: new Set(),
+    visit: '',
     complaints: [],
     seen: [],
   }
   const groups = new Map<string, Evidence>()
-  let visit = ''
   const groupOf = (check: Check, told = check.kind === 'ask'): Evidence => {
-    const key = `${check.id} ${result.mendings.length} ${told ? '' : visit}`
+    const key = `${check.id} ${result.mendings.length} ${told ? '' : result.visit}`
     const present = groups.get(key)
     if (present) return present
-    const fresh: Evidence = { check, entries: [], outcomes: [], values: [], doubt: 0, epoch: result.mendings.length, visit, told }
+    const fresh: Evidence = { check, entries: [], outcomes: [], values: [], doubt: 0, epoch: result.mendings.length, visit: result.visit, told }
     groups.set(key, fresh)
     result.evidence.push(fresh)
     return fresh
@@ -149,7 +151,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   }
   result.background = { known: knownBackground(stand) }
   for (const entry of stand) {
-    visit = entry.at.slice(0, 10)
+    const visit = entry.at.slice(0, 10)
+    if (visit !== result.visit) result.impossible.clear()
+    result.visit = visit
     result.acts = actsAfter(catalogue, result.acts, entry)
     switch (entry.type) {
       case 'complaint': {

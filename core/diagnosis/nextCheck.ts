@@ -48,10 +48,10 @@ const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, dr
 /** minutes any check takes before it begins and after it ends: turning to it, writing it down. Assumed */
 export const turningTo = 2
 
-/** What remains to be paid for access after what this journal already opened. */
+/** What remains to be paid for access after what was opened on this visit. */
 export function accessLeft(journal: Case, access: Access): number {
   if (access === 'none') return 0
-  const opened = new Set(journal.evidence.map((one) => one.check.access))
+  const opened = new Set(journal.evidence.flatMap((one) => (one.visit === journal.visit ? [one.check.access] : [])))
   const paid = opened.has(access) || (access === 'caseOff' && (opened.has('live') || opened.has('drained')))
   return paid ? 0 : accessMinutes[access]
 }

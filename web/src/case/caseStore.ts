@@ -33,6 +33,15 @@ export const useCase = defineStore('case', () => {
   const isMeant = presses()
   let thoughtOf: Entry[] | null = null
 
+  /** the last thing done to put something right, a remedy or an act */
+  const mended = computed(() =>
+    live.value.findLast(
+      (one) =>
+        one.type === 'repair' ||
+        (one.type === 'action' && !one.payload.undone && catalogue.value?.actions.some(({ id, mends }) => id === one.payload.action && mends)),
+    ),
+  )
+
   /** how it is wired: as written down last, else as the case was opened */
   const controls = computed(() => (current.value ? controlsOf(entries.value, current.value.controls) : ''))
   const catalogue = computed(() => {
@@ -159,6 +168,7 @@ export const useCase = defineStore('case', () => {
     entries,
     live,
     acts,
+    mended,
     stop,
     controls,
     catalogue,

@@ -4,12 +4,21 @@ import { computed } from 'vue'
 import { useCase } from '../caseStore.ts'
 import { settledBy } from '@dewpoint/core/diagnosis'
 import { entryWords, outcomeChoices } from '../checkWords.ts'
+import { percent } from '../trace/colours.ts'
 import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
 
-const repair = computed(() => store.live.findLast((one) => one.type === 'repair'))
-const since = computed(() => store.live.slice(store.live.findLastIndex((one) => one.type === 'repair') + 1))
+const since = computed(() => (store.mended ? store.live.slice(store.live.indexOf(store.mended) + 1) : []))
+/** what may stand now, likeliest first */
+const standing = computed(() => (store.diagnosis?.standing ?? []).filter((one) => one.probability >= 0.02).slice(0, 4))
+const standingWords = {
+  nothingWrong: 'nothing more',
+  noDemand: 'nothing asks it to run',
+  unlisted: 'a cause not listed here',
+  rare: 'many that are rare',
+  faults: '',
+}
 const closed = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'closed'))
 const condemned = computed(() => store.live.findLast((one): one is EntryOf<'decision'> => one.type === 'decision' && one.payload.kind === 'condemned'))
 const bars = computed(() => store.diagnosis?.closing ?? [])
@@ -38,9 +47,9 @@ const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('read
 <template>
   <p class="eyebrow">Prove it</p>
   <h1>{{ closed ? 'Closed' : 'Run the failed demand, then the other' }}</h1>
-  <p v-if="repair && store.catalogue">
+  <p v-if="store.mended && store.catalogue">
     <template v-if="condemned">{{ entryWords(store.catalogue, condemned).result }} condemned: {{ condemned.payload.reason }} </template>
-    Repair: {{ inSentence(entryWords(store.catalogue, repair).result) }}.
+    Last put right: {{ inSentence(entryWords(store.catalogue, store.mended).result) }}.
   </p>
   <ul class="proofs">
     <li v-for="proof in proofs" :key="proof.check">
@@ -65,6 +74,12 @@ const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('read
       </div>
     </li>
   </ul>
+  <div v-if="!closed && standing.length > 0" class="standing">
+    <h2 class="eyebrow">May still stand</h2>
+    <p v-for="one in standing" :key="one.key + one.kind">
+      <span class="mono">{{ percent(one.probability) }}</span> {{ standingWords[one.kind] || inSentence(one.label) }}
+    </p>
+  </div>
   <template v-if="!closed">
     <div v-if="bars.length > 0" class="bars">
       <h2 class="eyebrow">What bars closing</h2>
@@ -107,6 +122,14 @@ h1 {
   flex-wrap: wrap;
   gap: 8px;
   margin-top: 8px;
+}
+.standing {
+  margin-bottom: 18px;
+}
+.standing p {
+  display: grid;
+  grid-template-columns: 3.5rem 1fr;
+  margin: 4px 0;
 }
 .bars {
   border-left: 3px solid var(--live);

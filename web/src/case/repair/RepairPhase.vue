@@ -18,8 +18,9 @@ const leader = computed(
 )
 const speaks = computed(() => leader.value?.account.filter((one) => one.times > 1) ?? [])
 const against = computed(() => leader.value?.account.filter((one) => one.times < 1) ?? [])
-const repaired = computed(() => store.live.some((one) => one.type === 'repair'))
-const condemned = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'condemned'))
+const condemned = computed(() =>
+  store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'condemned' && one.payload.part === verdict.value?.part),
+)
 /** alternatives that would need another part: what the guard is about */
 const unseparated = computed(
   () => store.diagnosis?.lookalikes.filter((one) => one.separatedBy && !verdict.value?.modes.some((mode) => one.suspect.split('+').includes(mode.fault))) ?? [],
@@ -61,9 +62,9 @@ function did(remedy: RemedyOption) {
 <template>
   <div class="beside">
     <section class="work">
-      <ProvePanel v-if="repaired" />
-      <template v-else-if="verdict">
-        <p class="eyebrow">Verdict</p>
+      <ProvePanel v-if="store.mended" :class="{ ruled: verdict }" />
+      <template v-if="verdict">
+        <p class="eyebrow">{{ store.mended ? 'Still stands' : 'Verdict' }}</p>
         <h1>
           {{ verdict.label }} <span class="mono">{{ percent(verdict.probability) }}</span>
         </h1>
@@ -134,7 +135,7 @@ function did(remedy: RemedyOption) {
         </ul>
         <p class="dim">Cost: parts plus 60 an hour, both assumed, in the firm’s own currency. Local code and the maker’s instructions come first.</p>
       </template>
-      <template v-else>
+      <template v-else-if="!store.mended">
         <p class="eyebrow">Verdict</p>
         <h1>No part stands out yet</h1>
         <p>
