@@ -83,6 +83,8 @@ export interface Check {
   cautions?: string[]
   how: string[]
   mistake?: string
+  /** asks about the time before the visit: the answer stays what it was whatever is repaired */
+  before?: boolean
   /** the part is seen, or tested alone: one reading may move the odds further */
   direct?: boolean
   /** a meter between two terminals of the wiring: read from the circuit instead of a run */

@@ -323,6 +323,28 @@ describe('after a repair', () => {
     expect(both.verdict).toBeNull()
   })
 
+  it('what is told of the time before is about the system as found, whenever it is told; it is not asked twice', () => {
+    const { complain, answer, repair } = testJournal()
+    const [first, told, mended] = [complain('hotColdHot'), answer('ask.topUps', 'yes'), repair('turbine.insert')]
+    const later = { ...told, at: '2026-03-01T10:00:00.000Z' }
+    const before = think(first, told, mended)
+    const after = think(first, mended, later)
+    for (const one of before.suspects) expect(of(after, one.key)).toBeCloseTo(one.probability, 9)
+    expect(before.next.map((one) => one.check)).not.toContain('ask.topUps')
+  })
+
+  it('what happens over days is put right when what still stands would not bring it about, and bars closing until then', () => {
+    const { complain, entry, answer, repair } = testJournal()
+    const run = () =>
+      (['heating', 'hotWater'] as const).map((demand) =>
+        answer(`display.sequence${demand === 'heating' ? 'Heating' : 'HotWater'}`, 'complete', { situation: { demand } }),
+      )
+    const found = [complain('topUps'), entry('finding', { what: 'no charge', fault: 'vessel.lostCharge', explainsComplaint: true })]
+    const bars = (id: string) => think(...found, repair(id), ...run()).closing.join(' ')
+    expect(bars('turbine.insert')).toContain('would go on bringing it about')
+    expect(bars('vessel.replace')).not.toContain('bringing it about')
+  })
+
   it('a remedy done in vain is likelier to be in vain again than one not tried', () => {
     const { entry, repair, answer } = testJournal()
     const found = entry('finding', { what: 'wet', fault: 'diverterMotor.wet', explainsComplaint: true })

@@ -3,7 +3,7 @@ import { believe, type Belief } from './belief.ts'
 import { accountOf, surprise } from './account.ts'
 import type { Catalogue } from './catalogue.ts'
 import { usualCosts } from './costs.ts'
-import { readJournal, type Case } from './evidence.ts'
+import { answered, readJournal, type Case } from './evidence.ts'
 import { closingOf, complaintLabel, openComplaints } from './closing.ts'
 import { expectedOf, parted } from './expected.ts'
 import { lookalikesOf, severalOf } from './lookalikes.ts'
@@ -75,11 +75,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   // after a repair what stands out, and what would mend it, is about what still stands
   const shares = journal.mendings.length > 0 ? standingNow(signatures, belief) : belief.posterior
   const verdict = verdictOf(catalogue, signatures, shares)
-  const done = new Set([
-    ...journal.evidence.filter((one) => one.epoch === journal.mendings.length).map((one) => one.check.id),
-    ...journal.impossible,
-    ...cannot,
-  ])
+  const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
   const ranking = rankChecks(catalogue, signatures, belief, journal, order, done, costs)
   const best = ranking.checks.slice(0, detail)
   const asked = catalogue.checks.filter((check) => also.includes(check.id) && !best.some((one) => one.check === check))
@@ -114,7 +110,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     lookalikes: lookalikesOf(catalogue, signatures, belief, journal, leaders, done),
     remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
     carry: carryOf(catalogue, signatures, shares, costs),
-    closing: closingOf(catalogue, signatures, journal, open),
+    closing: closingOf(catalogue, signatures, belief, journal, open),
     contradiction: surprise(signatures, belief),
     unexamined: belief.unexamined,
   }

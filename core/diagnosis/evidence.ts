@@ -79,6 +79,11 @@ export interface Case {
   seen: { fault: number; entry: string; epoch: number }[]
 }
 
+/** Checks that would tell nothing new if made again now: made since the last change, or about the time before. */
+export function answered({ evidence, mendings }: Pick<Case, 'evidence' | 'mendings'>): string[] {
+  return evidence.filter((one) => one.check.before || one.epoch === mendings.length).map((one) => one.check.id)
+}
+
 /** Whether anything has been put right, as it seems. */
 export function isRepaired({ mendings }: Pick<Case, 'mendings'>): boolean {
   return mendings.some((one) => one.faults.length > 0)
@@ -121,10 +126,12 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
   }
   const groups = new Map<string, Evidence>()
   const groupOf = (check: Check, told = check.kind === 'ask'): Evidence => {
-    const key = `${check.id} ${result.mendings.length} ${told ? '' : result.visit}`
+    // what is told of the time before is about the system as it was found
+    const epoch = check.before ? 0 : result.mendings.length
+    const key = `${check.id} ${epoch} ${told ? '' : result.visit}`
     const present = groups.get(key)
     if (present) return present
-    const fresh: Evidence = { check, entries: [], outcomes: [], values: [], doubt: 0, epoch: result.mendings.length, visit: result.visit, told }
+    const fresh: Evidence = { check, entries: [], outcomes: [], values: [], doubt: 0, epoch, visit: result.visit, told }
     groups.set(key, fresh)
     result.evidence.push(fresh)
     return fresh

@@ -143,6 +143,7 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
     )
   }
   now(faults)
+  const asFound = values
   /** what is off about a check in this house stays off all day */
   const offBy = (check: Check) => {
     let by = odd.get(check.id)
@@ -154,7 +155,15 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
     const value = values[columns.get(check.id)!]!
     return check.result.kind === 'outcome' && !Number.isNaN(value) ? (check.result.outcomes[value]?.id ?? null) : null
   }
+  /** what was said of the time before the visit is said again in the same words */
+  const told = new Map<string, Payload<'reading'>>()
   const read = (check: Check): Payload<'reading'> => {
+    if (!check.before) return readNow(check, standing, values)
+    const said = told.get(check.id) ?? readNow(check, faults, asFound)
+    told.set(check.id, said)
+    return said
+  }
+  const readNow = (check: Check, standing: readonly number[], values: readonly number[]): Payload<'reading'> => {
     const { result } = check
     const base = { check: check.id, situation: situationOf(check) }
     const mistaken = chance.happens(off.mistakes)

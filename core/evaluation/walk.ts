@@ -1,5 +1,6 @@
 import type { Entry, EntryType, Payload } from '../casebook/index.ts'
 import {
+  answered,
   believe,
   grow,
   hangsOn,
@@ -103,7 +104,7 @@ export function walk(
     const remedy = catalogue.remedies.find((one) => one.id === id)!
     const meant = truth.mend(id)
     const seals = new Set(remedy.seals)
-    const parts = remedy.partsCost > 0 ? Math.max(remedy.parts.filter((part) => !seals.has(part)).length, 1) : 0
+    const parts = remedy.parts.filter((part) => !seals.has(part)).length
     if (parts > 0) course.condemned++
     if (parts > 0 && meant.length === 0) {
       course.wrong++
@@ -119,7 +120,7 @@ export function walk(
     const known = readJournal(truth.catalogue, journal.entries)
     const first = believe(truth.catalogue, signatures, known)
     const grown = grow(truth.catalogue, signatures, known, first) ?? { signatures, belief: first }
-    const done = new Set(known.evidence.filter((one) => one.epoch === known.mendings.length).map((one) => one.check.id))
+    const done = new Set(answered(known))
     const order = way === 'forward' || way === 'backward' ? way : 'telling'
     const ranking = rankChecks(truth.catalogue, grown.signatures, grown.belief, known, order, done, usualCosts, way === 'engine')
     const standing = ranking.groups.filter((one) => one.kind !== 'rare').sort((a, b) => b.mass - a.mass)
@@ -183,7 +184,7 @@ function keepSaid(course: Course, catalogue: Catalogue, truth: Truth, standing: 
 
 /** What is run and asked to prove a repair: every demand there is, and what was complained of. */
 function provingChecks(catalogue: Catalogue, complaints: readonly string[]): string[] {
-  const known = new Set(catalogue.checks.map((check) => check.id))
+  const known = new Set(catalogue.checks.filter((check) => !check.before).map((check) => check.id))
   const asked = catalogue.complaints.filter((one) => complaints.includes(one.id)).flatMap((one) => one.evidence.map(({ check }) => check))
   return [...new Set([...Object.values(settledBy).flat(), 'display.faultCode', ...asked])].filter((id) => known.has(id))
 }

@@ -8,8 +8,14 @@ const swing = (id: string) => run(id, 'tapTemperature', 'swing', { from: 120 })
 const tap = at('hotWater', 'holdsTemperature')
 const lit = at('main', 'lit')
 
-/** What the customer can tell, on the telephone or at the door. */
-export const askedChecks: CheckRow[] = [
+/** What they tell of the days and weeks before: no repair changes it. */
+const told = new Set(
+  ['topUps', 'lowEveryMorning', 'climbsOvernight', 'dripsOutside', 'dripsWhen', 'comesAndGoes', 'sinceInstalled', 'recentWork', 'frost', 'wind', 'resetHelps']
+    .concat(['whine', 'bang', 'trips', 'hardWater', 'batteries', 'changedOver'])
+    .map((one) => `ask.${one}`),
+)
+
+const questions: CheckRow[] = [
   check(
     'ask.hotWater',
     'What comes from the hot taps?',
@@ -328,3 +334,6 @@ export const askedChecks: CheckRow[] = [
   }),
   check('ask.comesAndGoes', 'Does it come and go?', none, cue(0.2), ['What was different when it worked: dry weather, cold start, morning?']),
 ]
+
+/** What the customer can tell, on the telephone or at the door. */
+export const askedChecks: CheckRow[] = questions.map((row) => (told.has(row.id) ? { ...row, before: true } : row))

@@ -106,7 +106,7 @@ export const controlFaults: FaultRow[] = [
     patch: { 'roomStat.closes': 0, 'roomStat.batteryVolts': [2.1, 0.4] },
     per1000: 16,
     cues: { 'ask.batteries': 0.95, 'ask.statSilent': 0.85 },
-    remedies: ['roomStat.batteries'],
+    remedies: ['roomStat.batteries', 'roomStat.replace'],
   },
   {
     id: 'roomStat.readsHigh',
@@ -145,7 +145,7 @@ export const controlFaults: FaultRow[] = [
     per1000: 4,
     cues: { 'ask.sinceInstalled': 0.8, 'ask.recentWork': 0.6, 'look.looseWire': 0.95 },
     background: ['poorInstallation'],
-    remedies: ['wire.land'],
+    remedies: ['wire.land', 'wire.renew'],
     causeChecks: ['ask.recentWork'],
   },
   {
@@ -167,7 +167,7 @@ export const controlFaults: FaultRow[] = [
     per1000: 5,
     cues: { 'ask.sinceInstalled': 0.8, 'ask.recentWork': 0.6, 'look.looseWire': 0.95 },
     background: ['poorInstallation'],
-    remedies: ['wire.land'],
+    remedies: ['wire.land', 'wire.renew'],
     causeChecks: ['ask.recentWork'],
   },
   {
@@ -197,7 +197,7 @@ export const controlFaults: FaultRow[] = [
     patch: { 'permanentLive.continuity': 0 },
     per1000: 7,
     cues: { 'ask.recentWork': 0.5, 'look.looseWire': 0.4 },
-    remedies: ['wire.land'],
+    remedies: ['wire.land', 'wire.renew'],
   },
   {
     id: 'transformer.dead',

@@ -11,7 +11,7 @@ export const storedFaults: FaultRow[] = [
     per1000: 9,
     cues: { 'look.sludge': 0.7, 'ask.gurgle': 0.3 },
     background: ['dirtyWater'],
-    remedies: ['cylinder.flushCoil'],
+    remedies: ['cylinder.flushCoil', 'cylinder.replace'],
   },
   {
     id: 'cylinder.coilScaled',
@@ -73,7 +73,7 @@ export const storedFaults: FaultRow[] = [
     patch: { 'cylinderVessel.preCharge': [0.9, -0.6] },
     per1000: { to5: 8, to12: 18, over12: 24 },
     background: ['neglect'],
-    remedies: ['cylinderVessel.recharge'],
+    remedies: ['cylinderVessel.recharge', 'cylinderVessel.replace'],
     damages: { 'expansionRelief.passing': 0.2 },
   },
   {

@@ -245,7 +245,7 @@ export const waterFaults: FaultRow[] = [
     per1000: { to5: 14, to12: 38, over12: 44 },
     cues: { 'ask.topUps': 0.6 },
     background: ['neglect'],
-    remedies: ['vessel.recharge'],
+    remedies: ['vessel.recharge', 'vessel.core', 'vessel.replace'],
     damages: { 'relief.passing': 0.2 },
   },
   {

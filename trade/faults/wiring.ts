@@ -29,7 +29,7 @@ function faultsOf({ id, role, astray, touches }: Conductor, label: string): Faul
       per1000: 1.5,
       cues: { 'ask.sinceInstalled': 0.8, 'ask.recentWork': 0.6, 'look.looseWire': 0.95 },
       background: ['poorInstallation'],
-      remedies: ['wire.land'],
+      remedies: ['wire.land', 'wire.renew'],
       causeChecks: ['ask.recentWork'],
     },
     ...(astray

@@ -97,12 +97,13 @@ export const waterRemedies: RemedyRow[] = [
     'Recharge the vessel',
     [25, 2, 0.88],
     ['Drain the water side and leave the drain open.', 'To 1 bar at the air valve, leak fluid, wipe, cap.', 'Refill and vent.'],
-    { access: 'drained', cautions: [storedPressure], parts: ['vessel cap'] },
+    { access: 'drained', cautions: [storedPressure], parts: [], seals: ['vessel cap'] },
   ),
   mend('vessel.core', 'Fit a new valve core and recharge', [25, 3, 0.9], ['Let all air out before changing the core.', 'Leak fluid, wipe, cap.'], {
     access: 'drained',
     cautions: [storedPressure],
-    parts: ['valve core', 'vessel cap'],
+    parts: ['valve core'],
+    seals: ['vessel cap'],
   }),
   mend('vessel.extension', 'Fit an extension to the valve and recharge', [35, 9, 0.92], ['Where the valve is awkward.'], {
     access: 'drained',

@@ -38,7 +38,7 @@ const questions = computed(() => {
       one.type === 'complaint' ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? []) : [],
     ),
   )
-  return [...asked].flatMap((id) => (id in settledBy ? [] : (store.catalogue?.checks.filter((one) => one.id === id) ?? [])))
+  return [...asked].flatMap((id) => (id in settledBy ? [] : (store.catalogue?.checks.filter((one) => one.id === id && !one.before) ?? [])))
 })
 
 const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('reading', { check, outcome: 'complete', situation: { demand } })
