@@ -31,7 +31,7 @@ export const useCase = defineStore('case', () => {
   const thoughtTrouble = ref<string | null>(null)
   let round = 0
   const isMeant = presses()
-  let thoughtOf: Entry[] | null = null
+  const thoughtOf = shallowRef<Entry[] | null>(null)
 
   /** the last thing done to put something right, a remedy or an act */
   const mended = computed(() =>
@@ -41,6 +41,9 @@ export const useCase = defineStore('case', () => {
         (one.type === 'action' && !one.payload.undone && catalogue.value?.actions.some(({ id, mends }) => id === one.payload.action && mends)),
     ),
   )
+
+  /** whether what is shown of the reasoning knows of it already */
+  const mendedKnown = computed(() => !mended.value || thoughtOf.value?.some((one) => one.id === mended.value!.id) === true)
 
   /** how it is wired: as written down last, else as the case was opened */
   const controls = computed(() => (current.value ? controlsOf(entries.value, current.value.controls) : ''))
@@ -146,9 +149,9 @@ export const useCase = defineStore('case', () => {
         ...(costs.value && { costs: toRaw(costs.value) }),
       })
       if (mine !== round) return
-      if (entries.value !== thoughtOf) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
+      if (entries.value !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
       diagnosis.value = result
-      thoughtOf = entries.value
+      thoughtOf.value = entries.value
       thoughtTrouble.value = null
     } catch (error) {
       if (mine === round) thoughtTrouble.value = (error as Error).message
@@ -169,6 +172,7 @@ export const useCase = defineStore('case', () => {
     live,
     acts,
     mended,
+    mendedKnown,
     stop,
     controls,
     catalogue,

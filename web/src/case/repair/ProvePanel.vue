@@ -11,7 +11,7 @@ const store = useCase()
 
 const since = computed(() => (store.mended ? store.live.slice(store.live.indexOf(store.mended) + 1) : []))
 /** what may stand now, likeliest first */
-const standing = computed(() => (store.diagnosis?.standing ?? []).filter((one) => one.probability >= 0.02).slice(0, 4))
+const standing = computed(() => (store.mendedKnown ? (store.diagnosis?.standing ?? []) : []).filter((one) => one.probability >= 0.02).slice(0, 4))
 const standingWords = {
   nothingWrong: 'nothing more',
   noDemand: 'nothing asks it to run',
@@ -21,7 +21,7 @@ const standingWords = {
 }
 const closed = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'closed'))
 const condemned = computed(() => store.live.findLast((one): one is EntryOf<'decision'> => one.type === 'decision' && one.payload.kind === 'condemned'))
-const bars = computed(() => store.diagnosis?.closing ?? [])
+const bars = computed(() => (store.mendedKnown ? (store.diagnosis?.closing ?? []) : ['One moment: what still stands is being worked out.']))
 const proofs = computed(() =>
   (
     [
@@ -31,6 +31,10 @@ const proofs = computed(() =>
   ).filter((one) => store.catalogue?.checks.some((check) => check.id === one.check)),
 )
 const shownFor = (check: string) => since.value.findLast((one) => one.type === 'reading' && one.payload.check === check)
+const through = (check: string) => {
+  const shown = shownFor(check)
+  return shown?.type === 'reading' && shown.payload.outcome === 'complete'
+}
 /** complaints a run down the ladder does not settle: the question they came as is asked again */
 const questions = computed(() => {
   const asked = new Set(
@@ -54,11 +58,12 @@ const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('read
   <ul class="proofs">
     <li v-for="proof in proofs" :key="proof.check">
       <h2>{{ proof.label }}</h2>
-      <p v-if="shownFor(proof.check)">
-        <v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> {{ entryWords(store.catalogue!, shownFor(proof.check)!).result }}
+      <p v-if="shownFor(proof.check)" :class="{ stopped: !through(proof.check) }">
+        <v-icon v-if="through(proof.check)" icon="$tick" size="20" color="proven" aria-hidden="true" />
+        {{ entryWords(store.catalogue!, shownFor(proof.check)!).result }}
       </p>
-      <div v-else class="acts">
-        <v-btn @click="ran(proof.check, proof.demand)">{{ proof.through }}</v-btn>
+      <div v-if="!through(proof.check)" class="acts">
+        <v-btn @click="ran(proof.check, proof.demand)">{{ shownFor(proof.check) ? `${proof.through} now` : proof.through }}</v-btn>
         <v-btn variant="text" :to="{ params: { phase: 'trace' } }">It stops: trace on</v-btn>
       </div>
     </li>
@@ -116,6 +121,10 @@ h1 {
   gap: 8px;
   align-items: center;
   margin: 6px 0 0;
+}
+.proofs .stopped {
+  color: var(--live);
+  font-weight: 600;
 }
 .acts {
   display: flex;

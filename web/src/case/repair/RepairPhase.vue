@@ -12,7 +12,7 @@ const store = useCase()
 const reason = ref('')
 const asked = ref(false)
 
-const verdict = computed(() => store.diagnosis?.verdict ?? null)
+const verdict = computed(() => (store.mendedKnown ? (store.diagnosis?.verdict ?? null) : null))
 const leader = computed(
   () => store.diagnosis?.suspects.find((one) => verdict.value?.modes.some((mode) => one.faults.includes(mode.fault))) ?? store.diagnosis?.suspects[0],
 )
