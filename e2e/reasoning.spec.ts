@@ -149,7 +149,10 @@ test('two repairs in one case: after the first, what still stands is offered, co
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await expect(page.getByText('Still stands', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: /^Condemn the flow turbine/ }).click()
-  await page.getByRole('button', { name: /^Done: / }).first().click()
+  await page
+    .getByRole('button', { name: /^Done: / })
+    .first()
+    .click()
   await page.getByRole('button', { name: /^Hot water runs through/ }).click()
   await page.getByRole('button', { name: 'Heating runs through' }).click()
   await page.getByRole('button', { name: 'Close the case' }).click()
