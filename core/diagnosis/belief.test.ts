@@ -89,16 +89,6 @@ describe('laws of the belief', () => {
     expect(beliefIn([testJournal().complain('noHotWater')]).posterior[0]!).toBeLessThan(beliefIn([]).posterior[0]! / 5)
   })
 
-  it('what they ring about unasked wants explaining more than what they say when asked', () => {
-    const { complain, answer } = testJournal()
-    const odds = (entries: Entry[]) => {
-      const { posterior } = beliefIn(entries)
-      return posterior[1 + catalogue.faults.findIndex((one) => one.id === 'vessel.lostCharge')]! / posterior[0]!
-    }
-    expect(odds([complain('topUps')])).toBeGreaterThan(2 * odds([answer('ask.topUps', 'yes')]))
-    expect(odds([answer('ask.topUps', 'yes')])).toBeGreaterThan(2 * odds([]))
-  })
-
   it('a retracted reading leaves no trace', () => {
     const { answer, entry } = testJournal()
     const reading = answer('listen.fanHum', 'yes')

@@ -36,8 +36,6 @@ export interface Evidence {
   visit: string
   /** told of the past by somebody else, not made today */
   told: boolean
-  /** what they rang about: said unasked */
-  complained?: boolean
 }
 
 /** What was changed between readings: a remedy carried out, or something put out of the way or back. */
@@ -138,14 +136,13 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
     result.evidence.push(fresh)
     return fresh
   }
-  const answer = (check: Check, entry: string, outcome: string, trust: keyof typeof doubt, told?: boolean, complained?: boolean) => {
+  const answer = (check: Check, entry: string, outcome: string, trust: keyof typeof doubt, told?: boolean) => {
     // an outcome of another catalogue says nothing here
     if (!outcomesOf(check).includes(outcome)) return
     const group = groupOf(check, told)
     group.entries.push(entry)
     group.outcomes.push(check.result.kind === 'cue' ? (outcome === 'yes' ? 1 : 0) : outcome === 'notReached' ? -1 : outcomesOf(check).indexOf(outcome))
     group.doubt = Math.max(group.doubt, doubt[trust])
-    if (complained) group.complained = true
   }
 
   const stand = standing(entries)
@@ -171,7 +168,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
         const complaint = catalogue.complaints.find((one) => one.id === entry.payload.what)
         const trust = entry.payload.pattern === undefined || entry.payload.pattern === 'always' ? 'sure' : 'unsure'
         result.comesAndGoes = Math.max(result.comesAndGoes, awayBy[entry.payload.pattern ?? 'always'])
-        for (const { check, outcome } of complaint?.evidence ?? []) answer(checks.get(check)!, entry.id, outcome, trust, true, true)
+        for (const { check, outcome } of complaint?.evidence ?? []) answer(checks.get(check)!, entry.id, outcome, trust, true)
         break
       }
       case 'fact': {

@@ -12,17 +12,10 @@ const seenWrongly = 0.0003
 /** Share of every signature that is "anything". */
 const anything = 0.015
 
-/** Who rings about something unasked is mistaken, or means what is normal, that much seldomer than who is asked about it. Assumed */
-const unasked = 0.25
-
-/**
- * Chance of "yes" to a cue for a set of faults: causes combine by noisy-OR over the base rate.
- *
- * @param base share of the check's own base rate
- */
-export function cueProbability(catalogue: Catalogue, check: Check, set: readonly number[], base = 1): number {
+/** Chance of "yes" to a cue for a set of faults: causes combine by noisy-OR over the base rate. */
+export function cueProbability(catalogue: Catalogue, check: Check, set: readonly number[]): number {
   if (check.result.kind !== 'cue') return NaN
-  let no = 1 - check.result.without * base
+  let no = 1 - check.result.without
   for (const index of set) no *= 1 - (catalogue.faults[index]!.cues?.[check.id] ?? 0)
   return 1 - no
 }
@@ -76,7 +69,7 @@ function errorDensity(distance: number, spread: number): number {
 export function evidenceLikelihood(catalogue: Catalogue, signatures: Signatures, evidence: Evidence): Float64Array {
   let known = weighed.get(signatures)
   if (!known) weighed.set(signatures, (known = new Map()))
-  const key = JSON.stringify([evidence.check.id, evidence.outcomes, evidence.values, evidence.doubt, evidence.complained])
+  const key = JSON.stringify([evidence.check.id, evidence.outcomes, evidence.values, evidence.doubt])
   let table = known.get(key)
   if (!table) {
     if (known.size > keptTables) known.clear()
@@ -149,7 +142,7 @@ function likelihoodOf(catalogue: Catalogue, evidence: Evidence, instrument: Inst
     for (const said of outcomes) {
       let p: number
       if (check.result.kind === 'cue') {
-        const yes = cueProbability(catalogue, check, set, evidence.complained ? unasked : 1)
+        const yes = cueProbability(catalogue, check, set)
         p = mixed(said === 1 ? yes : 1 - yes, 2)
       } else if (check.result.kind === 'number') p = mixed(Number.isNaN(value) ? 0.95 : 0.02, 2)
       else p = outcomeProbability(check, value, said)
