@@ -137,6 +137,30 @@ test('a seized body looks like a dead head until the head is lifted off', async 
   await expect(app.verdict).toContainText('Hot-water valve’s body')
 })
 
+test('a conductor moved for a test stays moved through a reload, and what is typed survives an entry, until it is put back', async ({ app, page }) => {
+  await wired(app, 'Condensing system boiler 24', 'No heating', 'Two 2-port valves Programmer')
+  await page.getByLabel('Conductor looked at').selectOption({ label: 'Wire room thermostat call – heating valve motor' })
+  const moved = page.getByLabel('Second end, moved for a test to')
+  const own = await moved.inputValue()
+  const other = (await page.getByLabel('Red probe on').locator('option').nth(3).getAttribute('value'))!
+  await moved.selectOption(other)
+  const standing = page.getByRole('region', { name: 'Done and not undone' })
+  await expect(standing).toContainText('Conductor moved for a test')
+  await page.reload()
+  await expect(standing).toContainText('Wire room thermostat call')
+  await page.getByLabel('Conductor looked at').selectOption({ label: 'Wire room thermostat call – heating valve motor' })
+  await expect(moved).toHaveValue(other)
+  await page.getByRole('button', { name: 'Back on its own terminal' }).click()
+  await expect(standing).toHaveCount(0)
+  await expect(moved).toHaveValue(own)
+  // an entry that is not about this pad leaves what is typed in it
+  const reading = page.getByLabel('Reading', { exact: true })
+  await reading.fill('23')
+  await page.getByLabel('Its colour, as found').selectOption({ index: 2 })
+  await expect(app.journal.getByRole('listitem').first()).toContainText('olour')
+  await expect(reading).toHaveValue('23')
+})
+
 test('bench: what should I read, healthy and with a fault; ghosts; a conductor retagged; SPICE', async ({ app, page }) => {
   await page.goto(app.address('/bench/wiring'))
   await expect(page.getByRole('heading', { name: 'What should I read?' })).toBeVisible()

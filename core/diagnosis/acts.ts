@@ -1,5 +1,4 @@
-import type { Entry } from '../casebook/index.ts'
-import { standing } from '../casebook/index.ts'
+import { standing, type Entry } from '../casebook/index.ts'
 import type { ActionKind, Catalogue, Check } from './catalogue.ts'
 
 /** Something done that changes the situation and is not undone. */
@@ -39,6 +38,9 @@ export function setAside(catalogue: Catalogue, acts: readonly Act[]): number[] {
   )
 }
 
+/** Words of an act within a sentence. */
+export const within = (words: string) => words.charAt(0).toLowerCase() + words.slice(1)
+
 /**
  * Why a check cannot be made as it should be while these acts stand, in words: what of them is in its way; null when nothing is.
  * A check made with the boiler isolated, or drained, is not barred by that.
@@ -46,5 +48,5 @@ export function setAside(catalogue: Catalogue, acts: readonly Act[]): number[] {
 export function barring(acts: readonly Act[], { id, situation }: Pick<Check, 'id' | 'situation'>): string | null {
   if (situation.powerOff || situation.drained || situation.demand === 'none') return null
   const found = acts.find(({ kind: { bars } }) => bars && !bars.except?.includes(id) && (bars.demand === 'any' || bars.demand === situation.demand))
-  return found ? `made while this stood: ${found.kind.label.charAt(0).toLowerCase()}${found.kind.label.slice(1)}` : null
+  return found ? `made while this stood: ${within(found.kind.label)}` : null
 }

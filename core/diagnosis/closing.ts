@@ -1,3 +1,4 @@
+import { within } from './acts.ts'
 import type { Belief } from './belief.ts'
 import type { Catalogue, Check } from './catalogue.ts'
 import { isRepaired, outcomesOf, type Case } from './evidence.ts'
@@ -75,7 +76,7 @@ export function closingOf(catalogue: Catalogue, signatures: Signatures, belief: 
   )
   if (repaired && both.length > 0)
     bars.push(`Other demand not run since the repair: ${both.map((id) => (id.endsWith('Heating') ? 'heating' : 'hot water')).join(', ')}.`)
-  for (const { kind } of journal.acts) bars.push(`${kind.label}: to be undone before leaving (${kind.undo!.charAt(0).toLowerCase()}${kind.undo!.slice(1)}).`)
+  for (const { kind } of journal.acts) bars.push(`${kind.label}: to be undone before leaving (${within(kind.undo!)}).`)
   for (const one of open) bars.push(`${one.label}: not explained.`)
   return [...new Set(bars)]
 }

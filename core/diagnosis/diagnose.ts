@@ -73,8 +73,10 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
   const parts = partStates(catalogue, signatures, belief)
   // after a repair what stands out, and what would mend it, is about what still stands
-  const shares = journal.mendings.length > 0 ? standingNow(signatures, belief) : belief.posterior
-  const verdict = verdictOf(catalogue, signatures, shares)
+  const found = verdictOf(catalogue, signatures, belief.posterior)
+  const mended = journal.mendings.length > 0
+  const shares = mended ? standingNow(signatures, belief) : belief.posterior
+  const verdict = mended ? verdictOf(catalogue, signatures, shares) : found
   const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
   const ranking = rankChecks(catalogue, signatures, belief, journal, order, done, costs)
   const best = ranking.checks.slice(0, detail)
@@ -95,7 +97,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     parts: parted(catalogue, signatures, belief, check, onPad),
     expected: onPad.map((row) => expectedOf(catalogue, signatures, belief, check, row)),
   }))
-  const open = openComplaints(catalogue, signatures, belief, journal, verdictOf(catalogue, signatures, belief.posterior) !== null)
+  const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
   return {
     ...empty,
     verdict,

@@ -28,13 +28,13 @@ function later() {
 </script>
 
 <template>
-  <ModalSheet :model-value="refused !== undefined && words !== null" label="refused-title" urgent @update:model-value="later">
+  <ModalSheet :model-value="refused !== undefined && words !== null" label="refused-title" described="refused-why" urgent @update:model-value="later">
     <template v-if="refused && words">
       <p class="eyebrow">Not believed</p>
       <h2 id="refused-title">
         {{ words.what }} <span class="mono">{{ words.result }}</span>
       </h2>
-      <p>{{ refused.why }}</p>
+      <p id="refused-why">{{ refused.why }}</p>
       <div class="acts">
         <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
         <v-btn @click="keep">Keep as doubtful</v-btn>

@@ -3,7 +3,7 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 
 /** A sheet before everything else. The browser's own: focus, Escape and what lies behind it are its business from the first frame. */
 const shown = defineModel<boolean>({ required: true })
-defineProps<{ label: string; urgent?: boolean }>()
+defineProps<{ label: string; described?: string; urgent?: boolean }>()
 const sheet = useTemplateRef<HTMLDialogElement>('sheet')
 
 function follow() {
@@ -21,6 +21,7 @@ watch(shown, follow, { flush: 'post' })
     :class="{ urgent }"
     :role="urgent ? 'alertdialog' : 'dialog'"
     :aria-labelledby="label"
+    :aria-describedby="described"
     @close="shown = false"
     @click.self="shown = false"
   >

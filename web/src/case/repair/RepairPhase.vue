@@ -62,7 +62,7 @@ function did(remedy: RemedyOption) {
 <template>
   <div class="beside">
     <section class="work">
-      <ProvePanel v-if="store.mended" :class="{ ruled: verdict }" />
+      <ProvePanel v-if="store.mended" />
       <template v-if="verdict">
         <p class="eyebrow">{{ store.mended ? 'Still stands' : 'Verdict' }}</p>
         <h1>
@@ -133,7 +133,9 @@ function did(remedy: RemedyOption) {
             <v-btn @click="did(remedy)">Done: {{ inSentence(remedy.label) }}</v-btn>
           </li>
         </ul>
-        <p class="dim">Cost: parts plus 60 an hour, both assumed, in the firm’s own currency. Local code and the maker’s instructions come first.</p>
+        <p class="dim">
+          Cost: parts, assumed, and the firm’s hour as set under what things cost, in its own currency. Local code and the maker’s instructions come first.
+        </p>
       </template>
       <template v-else-if="!store.mended">
         <p class="eyebrow">Verdict</p>

@@ -63,7 +63,8 @@ const movedConductors = computed(() =>
   store.acts.flatMap(({ kind, value, note }) => (kind.id === 'wireMoved' && value ? [{ value, ...(note && { note }) }] : [])),
 )
 watch(
-  [scheme, movedConductors],
+  // by what it says: any entry makes the list anew, and a pad that is being typed into must not go for that
+  [scheme, () => movedConductors.value.map((one) => one.value).join(' ')],
   () => {
     const { moved: _before, ...rest } = asked.value
     const now = movedConductors.value.map(({ value }) => moveOf(value)).filter((one) => scheme.value?.conductors.some(({ id }) => id === one.conductor))
