@@ -3,7 +3,7 @@ import type { Act } from '@dewpoint/core/diagnosis'
 import { clock, exactly } from '../shared/times.ts'
 import { useCase } from './caseStore.ts'
 
-/** What was done to the appliance and must be undone: in sight in every phase, for the readings of all of them hang on it. */
+/** What was done to the appliance and must be undone, at the top of every phase: the readings of all of them hang on it. */
 const store = useCase()
 const to = ({ value, note }: Act) => store.catalogue?.parts.find((one) => one.id === value)?.label ?? note
 function undo({ kind, value, note }: Act) {
