@@ -26,7 +26,7 @@ const entry = (type: string, payload: object) =>
     id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`,
     at: `2026-03-01T09:0${count}:00Z`,
     author: 'bench',
-    schema: 1,
+    schema: 2,
     type,
     payload,
   }) as Entry

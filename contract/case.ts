@@ -1,5 +1,17 @@
-import { check, uuid7, type CaseSummary, type Entry, type Parsed } from '@dewpoint/core/casebook'
-import { lazy, mixed, object, string, type InferType } from 'yup'
+import {
+  caseSettingsSchema,
+  check,
+  dayOrNothing,
+  instant,
+  outOfBounds,
+  uuid7,
+  type Bounds,
+  type CaseSettings,
+  type CaseSummary,
+  type Parsed,
+} from '@dewpoint/core/casebook'
+import { object, string, type InferType } from 'yup'
+import type { News } from './entries.ts'
 import type { Appliance, Site } from './site.ts'
 
 /** A site written down together with its first case. */
@@ -15,28 +27,18 @@ const newSiteSchema = object({
 /** What opens a case: the place, the boiler and the settings of the case. */
 export const newCaseSchema = object({
   id: uuid7().required(),
-  openedAt: string()
-    .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d{1,3})?Z$/, { message: '${path} must be a time in UTC like 2026-03-01T09:30:00Z' })
-    .required(),
+  openedAt: instant().required(),
   site: newSiteSchema,
   appliance: object({
     id: uuid7().required(),
     system: string().min(1).max(60).required(),
     label: string().trim().min(1).max(120).required(),
-    installedOn: string()
-      .matches(/^(\d{4}-\d{2}-\d{2})?$/, { message: '${path} must be a date like 2019-05-01' })
-      .default(''),
+    installedOn: dayOrNothing().default(''),
   })
     .noUnknown()
     .strict(),
-  controls: string().max(60).default('direct'),
-  settings: lazy((value: unknown) =>
-    mixed<Record<string, string | number | boolean>>().test(
-      'plain',
-      '${path} must be names with plain values',
-      () => value === undefined || (typeof value === 'object' && value !== null && !Array.isArray(value)),
-    ),
-  ),
+  controls: string().min(1).max(60).default('direct'),
+  settings: caseSettingsSchema,
 })
   .noUnknown()
   .strict()
@@ -44,23 +46,41 @@ export const newCaseSchema = object({
 /** A new case as the client sends it. */
 export type NewCase = InferType<typeof newCaseSchema>
 
+const caseBounds: Bounds = { depth: 4, values: 60, text: 500, list: 0, fields: 12 }
+
 /** Reads a new case, or says field by field what is wrong with it. */
 export function readCase(input: unknown): Parsed<NewCase> {
-  return check(() => newCaseSchema.validateSync(input, { abortEarly: false }), '')
+  const large = outOfBounds(input, caseBounds)
+  return large ? { ok: false, problems: [large] } : check(() => newCaseSchema.validateSync(input, { abortEarly: false }), '')
 }
 
 /** One case with its place, its boiler and its whole journal. */
-export interface Case {
+export interface Case extends News {
   id: string
   openedAt: string
   controls: string
-  settings: Record<string, string | number | boolean>
+  settings: CaseSettings
   site: Site
   appliance: Appliance
-  entries: Entry[]
 }
 
 /** A case as a list shows it. */
-export interface CaseLine extends Omit<Case, 'entries'> {
+export interface CaseLine extends Omit<Case, keyof News> {
   summary: CaseSummary
+  /** how many entries the server holds: another figure, and there is something new */
+  position: number
+}
+
+/** A stretch of the list of cases, newest first. */
+export interface CaseList {
+  cases: CaseLine[]
+  /** what to ask for to get the next stretch; null at the end */
+  next: string | null
+}
+
+/** What the server holds under the ids of a case that was sent with other content. */
+export interface PresentCase {
+  case?: Pick<NewCase, 'id' | 'openedAt' | 'controls' | 'settings'> & { siteId: string; applianceId: string }
+  site?: Site
+  appliance?: Appliance
 }

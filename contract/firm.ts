@@ -1,5 +1,5 @@
-import { check, type Parsed } from '@dewpoint/core/casebook'
-import { number, object, type InferType } from 'yup'
+import { check, outOfBounds, type Parsed } from '@dewpoint/core/casebook'
+import { number, object, string, type InferType } from 'yup'
 
 const money = (what: string) =>
   number()
@@ -9,17 +9,47 @@ const money = (what: string) =>
     .required(`give ${what}`)
 
 /** What things cost a firm, in its own money: what the next check is weighed by. */
-export const firmCostsSchema = object({
+const firmCostsSchema = object({
   hourlyRate: money('the hour on site'),
   secondTrip: money('the second trip'),
-  wrongPart: money('the part condemned in vain'),
+  wrongPart: money('the good part replaced'),
 })
   .noUnknown()
   .strict()
 
 export type FirmCosts = InferType<typeof firmCostsSchema>
 
-/** Reads a firm's costs, or says field by field what is wrong with them. */
-export function readFirmCosts(input: unknown): Parsed<FirmCosts> {
-  return check(() => firmCostsSchema.validateSync(input, { abortEarly: false }), '')
+/** A firm's settings as they are sent: with the revision they were read in, so that nobody's change is undone unseen. */
+const firmSettingsSchema = object({
+  costs: firmCostsSchema.required(),
+  timeZone: string()
+    .max(60)
+    .test('zone', 'choose a time zone of the list', (zone) => zone === undefined || isTimeZone(zone))
+    .required('choose the firm’s time zone'),
+  revision: number().integer().min(0).max(2_000_000_000).required(),
+})
+  .noUnknown()
+  .strict()
+
+export type FirmSettings = InferType<typeof firmSettingsSchema>
+
+/** What the firm has set; null before it said anything. */
+export interface Firm {
+  settings: FirmSettings | null
+}
+
+/** Whether a name is a time zone of the IANA database this runtime knows. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return /^[A-Z]/.test(name)
+  } catch {
+    return false
+  }
+}
+
+/** Reads a firm's settings, or says field by field what is wrong with them. */
+export function readFirmSettings(input: unknown): Parsed<FirmSettings> {
+  const large = outOfBounds(input, { depth: 3, values: 12, text: 120, list: 0, fields: 8 })
+  return large ? { ok: false, problems: [large] } : check(() => firmSettingsSchema.validateSync(input, { abortEarly: false }), '')
 }

@@ -1,12 +1,23 @@
+import type { PresentCase } from './case.ts'
+
 /** The catalogue of what can go wrong at the API, each with its status and title. */
 export const problemTypes = {
-  invalid: { status: 422, title: 'Something in what was sent is not right' },
   malformed: { status: 400, title: 'The request could not be read' },
   notFound: { status: 404, title: 'There is no such thing here' },
+  noCase: { status: 404, title: 'The server does not have this case' },
   conflict: { status: 409, title: 'It is there already, with other content' },
+  changed: { status: 409, title: 'Somebody else changed it meanwhile' },
   tooLarge: { status: 413, title: 'The request is too large' },
-  databaseAway: { status: 503, title: 'The database does not answer' },
+  unsupported: { status: 415, title: 'Only JSON is read here' },
+  wrongHost: { status: 421, title: 'This server does not answer to that name' },
+  invalid: { status: 422, title: 'Something in what was sent is not right' },
+  tooMany: { status: 429, title: 'Too many requests' },
   internal: { status: 500, title: 'The server failed' },
+  databaseAway: { status: 503, title: 'The database does not answer' },
+  databaseBusy: { status: 503, title: 'The database is too busy' },
+  databaseReadOnly: { status: 503, title: 'The database takes nothing new' },
+  databaseFull: { status: 503, title: 'The database has no room left' },
+  tooSlow: { status: 503, title: 'The server took too long' },
 } as const
 
 /** The name of a problem type. */
@@ -22,4 +33,6 @@ export interface Problem {
   instance?: string
   /** the fields that were wrong */
   fields?: { field: string; message: string }[]
+  /** what is there instead, for a conflict */
+  present?: PresentCase
 }

@@ -15,3 +15,15 @@ export interface Appliance {
   label: string
   installedOn: string
 }
+
+/** A place with its boilers. */
+export interface SiteLine extends Site {
+  appliances: Appliance[]
+}
+
+/** A stretch of the list of sites, by name. */
+export interface SiteList {
+  sites: SiteLine[]
+  /** what to ask for to get the next stretch; null at the end */
+  next: string | null
+}

@@ -1,34 +1,23 @@
-import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Health, Problem } from '@dewpoint/contract'
+import { problemTypes, type CaseList, type Health, type Problem, type SiteList } from '@dewpoint/contract'
 import { demoCases } from '@dewpoint/demo'
-import { sql } from 'drizzle-orm'
-import type { FastifyInstance } from 'fastify'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { buildApp } from './app.ts'
-import { connect, migrateDatabase, type Database } from './database/index.ts'
+import { connect } from './database/index.ts'
+import { readSettings } from './settings.ts'
+import { testApp } from './testApp.ts'
 
-let database: Database
-let app: FastifyInstance
-
-beforeAll(async () => {
-  const webFolder = mkdtempSync(join(tmpdir(), 'dewpoint-web-'))
-  mkdirSync(join(webFolder, 'assets'))
-  writeFileSync(join(webFolder, 'index.html'), '<title>Dewpoint</title>')
-  writeFileSync(join(webFolder, 'assets/a-1234.js'), 'export {}')
-  database = connect(inject('databaseUrl'))
-  await migrateDatabase(database, 'server/database/migrations')
-  app = await buildApp({ database, webFolder })
-})
-afterAll(async () => {
-  await app.close()
-  await database.close()
-})
+const webFolder = mkdtempSync(join(tmpdir(), 'dewpoint-web-'))
+mkdirSync(join(webFolder, 'assets'))
+writeFileSync(join(webFolder, 'index.html'), '<title>Dewpoint</title>')
+writeFileSync(join(webFolder, 'assets/a-1234.js'), 'export {}')
+const { running, get, post } = testApp('app', { webFolder })
 
 describe('health', () => {
   it('says the database answers', async () => {
-    expect((await app.inject('/api/health')).json<Health>()).toEqual({ status: 'ok', database: 'ok' })
+    expect(await get<Health>('/api/health')).toEqual({ status: 'ok', database: 'ok' })
   })
 
   it('says the database is away, and so does every route that needs it, without showing SQL', async () => {
@@ -37,7 +26,7 @@ describe('health', () => {
     const health = await alone.inject('/api/health')
     expect([health.statusCode, health.json<Health>().database]).toEqual([503, 'unreachable'])
     const cases = await alone.inject('/api/cases')
-    expect([cases.statusCode, cases.json<Problem>().type]).toEqual([503, '/problems/databaseAway'])
+    expect([cases.statusCode, cases.json<Problem>().type, cases.headers['retry-after']]).toEqual([503, '/problems/databaseAway', '5'])
     expect(cases.body).not.toMatch(/select|from `/i)
     await alone.close()
     await lost.close()
@@ -47,46 +36,95 @@ describe('health', () => {
 describe('the web application', () => {
   it('is served with history fallback, and never cached as a page', async () => {
     for (const url of ['/', '/case/anything/trace']) {
-      const page = await app.inject(url)
+      const page = await running.app.inject(url)
       expect([page.statusCode, page.headers['cache-control']]).toEqual([200, 'no-cache'])
       expect(page.body).toContain('Dewpoint')
     }
   })
 
   it('is cached for good by hashed name', async () => {
-    expect((await app.inject('/assets/a-1234.js')).headers['cache-control']).toContain('immutable')
+    expect((await running.app.inject('/assets/a-1234.js')).headers['cache-control']).toContain('immutable')
   })
 
-  it('answers a missing file and a missing route with problems', async () => {
-    for (const url of ['/assets/gone.js', '/api/nothing']) {
-      const answer = await app.inject(url)
-      expect([answer.statusCode, answer.json<Problem>().type]).toEqual([404, '/problems/notFound'])
+  it('answers a missing file, a missing route and an address that cannot be read with problems', async () => {
+    for (const [url, type] of [
+      ['/assets/gone.js', 'notFound'],
+      ['/api/nothing', 'notFound'],
+      [`/api/cases/${'x'.repeat(500)}`, 'notFound'],
+      ['/api/cases/%', 'malformed'],
+      ['/%E0%A4%A', 'malformed'],
+    ] as const) {
+      const answer = await running.app.inject(url)
+      expect([answer.statusCode, answer.json<Problem>().type]).toEqual([problemTypes[type].status, `/problems/${type}`])
     }
   })
 
   it('carries security headers', async () => {
-    const { headers } = await app.inject('/')
+    const { headers } = await running.app.inject('/')
     expect(headers['content-security-policy']).toContain("script-src 'self'")
     expect(headers['x-content-type-options']).toBe('nosniff')
   })
 })
 
-describe('sites', () => {
-  it('are listed with their boilers', async () => {
-    const [first] = demoCases(new Date('2026-03-01T12:00:00Z'))
-    await app.inject({ method: 'POST', url: '/api/cases', payload: first!.open })
-    const { sites } = (await app.inject('/api/sites')).json<{ sites: { name: string; appliances: { system: string }[] }[] }>()
-    expect(sites.find((one) => one.name === first!.open.site.name)?.appliances[0]?.system).toBe('premix-combi')
+describe('who is answered', () => {
+  it('only calls by a name the server was given', async () => {
+    const named = await buildApp({ database: running.database, hosts: ['boilers.example'] })
+    const status = async (host: string) => (await named.inject({ url: '/api/health', headers: { host } })).statusCode
+    expect(await status('boilers.example:443')).toBe(200)
+    expect(await status('LOCALHOST:5280')).toBe(200)
+    expect(await status('[::1]:5280')).toBe(200)
+    for (const other of ['evil.example', 'localhost.evil.example', '127.0.0.1.evil.example:80', 'boilers.example:443:1']) expect(await status(other)).toBe(421)
+    await named.close()
+  })
+
+  it('not more often than agreed, and then says when to come back; pages and health are free', async () => {
+    const slow = await buildApp({ database: running.database, requestsPerMinute: 5 })
+    const statuses: number[] = []
+    for (let time = 0; time < 7; time++) statuses.push((await slow.inject('/api/cases')).statusCode)
+    expect(statuses).toEqual([200, 200, 200, 200, 200, 429, 429])
+    const refused = await slow.inject('/api/cases')
+    expect(refused.json<Problem>().type).toBe('/problems/tooMany')
+    expect(Number(refused.headers['retry-after'])).toBeGreaterThan(0)
+    expect((await slow.inject('/api/health')).statusCode).toBe(200)
+    await slow.close()
+  })
+
+  it.each([
+    [{ DATABASE_URL: undefined }, 'DATABASE_URL is not set'],
+    [{ DATABASE_URL: 'postgres://x' }, 'DATABASE_URL cannot be read'],
+    [{ HOST: '0.0.0.0' }, 'nobody signs in'],
+    [{ HOST: '192.168.1.20' }, 'nobody signs in'],
+    [{ PORT: 'x' }, 'PORT is "x"'],
+    [{ REQUESTS_PER_MINUTE: '-1' }, 'REQUESTS_PER_MINUTE'],
+  ])('a server is not started with %o', (change, why) => {
+    expect(readSettings({ DATABASE_URL: 'mysql://a:b@127.0.0.1:1/c', ...change })).toMatchObject({ refused: expect.stringContaining(why) as string })
+  })
+
+  it('a server starts on this machine only unless it is told otherwise', () => {
+    expect(readSettings({ DATABASE_URL: 'mysql://a:b@127.0.0.1:1/c', ALLOWED_HOSTS: ' a.example, b.example ' })).toEqual({
+      databaseUrl: 'mysql://a:b@127.0.0.1:1/c',
+      host: '127.0.0.1',
+      port: 5280,
+      hosts: ['a.example', 'b.example'],
+    })
   })
 })
 
-describe('migrations', () => {
-  it('run again on a database with data, and leave the data alone', async () => {
-    const [, second] = demoCases(new Date('2026-03-02T12:00:00Z'))
-    await app.inject({ method: 'POST', url: '/api/cases', payload: second!.open })
-    await app.inject({ method: 'POST', url: `/api/cases/${second!.open.id}/entries`, payload: { entries: second!.entries } })
-    await migrateDatabase(database, 'server/database/migrations')
-    const [rows] = await database.execute<{ n: number }[]>(sql`select count(*) as n from entries where case_id = ${second!.open.id}`)
-    expect(Number((rows as unknown as { n: number }[])[0]!.n)).toBe(second!.entries.length)
+describe('sites', () => {
+  it('are listed with their boilers, found by any part of name or address, and given in stretches', async () => {
+    for (const { open } of demoCases(new Date('2026-03-01T12:00:00Z'))) await post('/api/cases', open)
+    const all: SiteList = await get('/api/sites?limit=100')
+    expect(all.next).toBeNull()
+    expect(all.sites.find((one) => one.name === 'Net Loft 3')?.appliances[0]?.system).toBe('premix-combi')
+    const names: string[] = []
+    for (let next: string | null = ''; next !== null;) {
+      const stretch: SiteList = await get(`/api/sites?limit=3${next === '' ? '' : `&after=${encodeURIComponent(next)}`}`)
+      names.push(...stretch.sites.map((one) => one.name))
+      next = stretch.next
+    }
+    expect(names).toEqual(all.sites.map((one) => one.name))
+    expect((await get<SiteList>('/api/sites?search=loft')).sites.map((one) => one.name)).toContain('Net Loft 3')
+    expect((await get<CaseList>('/api/cases?search=net%20loft')).cases).toHaveLength(1)
+    expect((await running.app.inject('/api/sites?after=zzz')).statusCode).toBe(422)
   })
 })

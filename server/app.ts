@@ -1,13 +1,15 @@
 import compress from '@fastify/compress'
 import helmet from '@fastify/helmet'
-import Fastify, { type FastifyInstance, type FastifyServerOptions } from 'fastify'
+import rateLimit from '@fastify/rate-limit'
+import Fastify, { type FastifyInstance, type FastifyReply, type FastifyServerOptions } from 'fastify'
 import { casesFeature } from './cases/index.ts'
 import type { Database } from './database/index.ts'
 import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
 import { healthFeature } from './health/index.ts'
+import { refuseOtherHosts } from './hosts/index.ts'
 import { pairsFeature } from './pairs/index.ts'
-import { answerWithProblems, ProblemError } from './problems/index.ts'
+import { answerWithProblems, classify, ProblemError, problemOf } from './problems/index.ts'
 import { sitesFeature } from './sites/index.ts'
 import { staticFeature } from './static/index.ts'
 
@@ -17,11 +19,33 @@ export interface AppOptions {
   /** folder of the built web application; without it only the API answers */
   webFolder?: string
   logger?: FastifyServerOptions['logger']
+  /** names it answers to besides those of this machine itself */
+  hosts?: readonly string[]
+  /** requests a client may make to the API in a minute */
+  requestsPerMinute?: number
 }
 
+/** a whole office behind one address works within this */
+const usualRate = 3000
+/** milliseconds: for a request to arrive, and for its answer to be worked out */
+const arrival = 15_000
+const handling = 12_000
+
 /** Assembles the server. It keeps no state of its own: several can stand behind one proxy. */
-export async function buildApp({ database, webFolder, logger = false }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger, bodyLimit: 2 * 1024 * 1024 })
+export async function buildApp({ database, webFolder, logger = false, hosts = [], requestsPerMinute = usualRate }: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({
+    logger,
+    bodyLimit: 16 * 1024,
+    requestTimeout: arrival,
+    connectionTimeout: arrival * 2,
+    handlerTimeout: handling,
+    routerOptions: { maxParamLength: 120 },
+    // an address that cannot be read reaches no handler
+    frameworkErrors: (error, request, reply) => {
+      const problem = problemOf(classify(error), request.url)
+      return (reply as FastifyReply).code(problem.status).type('application/problem+json').send(problem)
+    },
+  })
   answerWithProblems(app)
   await app.register(helmet, {
     contentSecurityPolicy: {
@@ -36,6 +60,15 @@ export async function buildApp({ database, webFolder, logger = false }: AppOptio
     },
     strictTransportSecurity: false,
   })
+  refuseOtherHosts(app, hosts)
+  await app.register(rateLimit, {
+    max: requestsPerMinute,
+    timeWindow: 60_000,
+    cache: 10_000,
+    // pages, fonts and health are cheap and come in bursts
+    allowList: (request) => !request.url.startsWith('/api/') || request.url === '/api/health',
+    errorResponseBuilder: () => new ProblemError('tooMany', 'Wait a minute. What is not sent yet waits on the device and follows by itself.'),
+  })
   await app.register(compress)
   await app.register(healthFeature, { database })
   await app.register(casesFeature, { database })
@@ -46,7 +79,7 @@ export async function buildApp({ database, webFolder, logger = false }: AppOptio
   if (webFolder) await app.register(staticFeature, { folder: webFolder })
   else
     app.setNotFoundHandler((request) => {
-      throw new ProblemError('notFound', `Nothing answers ${request.method} ${request.url}.`)
+      throw new ProblemError('notFound', `Nothing answers ${request.method} ${request.url.slice(0, 200)}.`)
     })
   return app
 }

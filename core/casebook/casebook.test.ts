@@ -1,10 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { append, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
+import { append, clockAt, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
 
 const id = (n: number) => `01934a00-0000-7000-8000-${String(n).padStart(12, '0')}`
 const entry = (n: number, type: string, payload: unknown, minute = n) =>
-  ({ id: id(n), at: `2026-03-01T09:${String(minute).padStart(2, '0')}:00.000Z`, author: 'Engineer', schema: 1, type, payload }) as Entry
+  ({
+    id: id(n),
+    at: `2026-03-01T09:${String(minute).padStart(2, '0')}:00.000Z`,
+    clock: clockAt(Date.UTC(2026, 2, 1, 9, minute)),
+    author: 'Engineer',
+    schema: 2,
+    type,
+    payload,
+  }) as Entry
 const reading = (n: number) => entry(n, 'reading', { check: 'ask.hotWater', outcome: 'none' })
 const retract = (n: number, target: number) => entry(n, 'retract', { entry: id(target) })
 
@@ -19,7 +27,7 @@ describe('append', () => {
   it('keeps the first of two contents under one id and names the conflict, whatever the order of keys', () => {
     const first = reading(1)
     expect(append([first], [{ ...first, author: 'Somebody' } as Entry]).conflicts).toEqual([id(1)])
-    const turned = { payload: first.payload, type: first.type, schema: 1, author: first.author, at: first.at, id: first.id } as Entry
+    const turned = { payload: first.payload, type: first.type, schema: 2, author: first.author, clock: first.clock, at: first.at, id: first.id } as Entry
     expect(append([first], [turned]).conflicts).toEqual([])
   })
 
@@ -95,15 +103,34 @@ describe('entries from outside', () => {
     ['a number written as text', entry(1, 'reading', { check: 'look.gaugeCold', value: '1.1', unit: 'bar' }), 'e.payload.value'],
     ['a reading with neither outcome nor value', entry(1, 'reading', { check: 'look.gaugeCold' }), 'e.payload'],
     ['a field nobody knows', entry(1, 'advice', { what: 'x', answer: 'given', colour: 'red' }), 'e.payload'],
-    ['a newer schema', { ...reading(1), schema: 2 }, 'e.schema'],
+    ['a newer schema', { ...reading(1), schema: 3 }, 'e.schema'],
+    ['a month that is none', { ...reading(1), at: '2026-13-01T09:00:00.000Z' }, 'e.at'],
+    ['a day that is none', { ...reading(1), at: '2026-02-30T09:00:00.000Z' }, 'e.at'],
+    ['an hour that is none', { ...reading(1), at: '2026-02-03T25:00:00.000Z' }, 'e.at'],
+    ['an old entry on a day that is none', { ...reading(1), schema: 1, at: '2026-02-30T09:00:00.000Z' }, 'e.at'],
+    ['a past event on a day that is none', entry(1, 'history', { event: 'topUp', on: '2026-04-31' }), 'e.payload.on'],
+    ['a past event at a minute that is none', entry(1, 'history', { event: 'topUp', on: '2026-04-30T10:61:00Z' }), 'e.payload.on'],
+    ['a clock that is none', { ...reading(1), clock: 'noon' }, 'e.clock'],
+    ['a clock nobody could go on from', { ...reading(1), clock: 'ffffffffffff-ffff' }, 'e.clock'],
+    ['a reading beyond anything', entry(1, 'reading', { check: 'look.gaugeCold', value: 1e300, unit: 'bar' }), 'e.payload.value'],
+    ['half a letter', entry(1, 'complaint', { what: 'noHeating', words: 'cold \ud83d' }), 'e.payload.words'],
+    ['a NUL', entry(1, 'complaint', { what: 'noHeating', words: 'cold\u0000' }), 'e.payload.words'],
+    ['too many parts', entry(1, 'repair', { remedy: 'x', parts: Array.from({ length: 101 }, () => ({ name: 'x', quantity: 1 })) }), 'e.payload.parts'],
   ])('%s is refused by name of the field', (_name, input, field) => {
     const parsed = parseEntry(input, 'e')
     expect(parsed.ok).toBe(false)
     if (!parsed.ok) expect(parsed.problems.map((one) => one.field)).toContain(field)
   })
 
-  it('without a schema version are read as version 1', () => {
-    const { schema: _schema, ...old } = reading(1)
+  it('of version 1, or of none, are raised: their own time is their place in the order', () => {
+    const { schema: _schema, clock: _clock, ...old } = reading(1)
     expect(parseEntry(old)).toEqual({ ok: true, value: reading(1) })
+    expect(parseEntry({ ...old, schema: 1 })).toEqual({ ok: true, value: reading(1) })
+  })
+
+  it('say at most twenty things that are wrong', () => {
+    const belief = Array.from({ length: 300 }, () => ({ faults: [], probability: 7 }))
+    const parsed = parseEntry(entry(1, 'decision', { kind: 'condemned', reason: 'x', shown: { catalogue: 'c', belief } }))
+    expect(parsed.ok ? 0 : parsed.problems.length).toBe(20)
   })
 })

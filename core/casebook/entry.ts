@@ -1,7 +1,12 @@
 import { array, boolean, mixed, number, object, string, type AnyObject, type InferType, type ObjectSchema } from 'yup'
+import { dayOrInstant, instant } from './calendar.ts'
+import { isClock, type Clock } from './clock.ts'
 
-/** The schema version new entries are written in. Older ones are raised by `upcast`. */
-export const entrySchemaVersion = 1
+/** The schema version new entries are written in. Older ones are raised by `upcast`: version 1 had no clock and no device. */
+export const entrySchemaVersion = 2
+
+/** no reading, price or time is larger, in any unit */
+const largest = 1e12
 
 const text = () => string().max(2000)
 const id = () => string().min(1).max(120)
@@ -9,24 +14,28 @@ const scalar = () =>
   mixed<string | number | boolean>(
     (value): value is string | number | boolean => ['string', 'boolean'].includes(typeof value) || (typeof value === 'number' && Number.isFinite(value)),
   ).meta({ scalar: true })
-const quantity = () => object({ value: number().required(), unit: id().required() }).noUnknown()
+const finite = () => number().min(-largest).max(largest)
+const ids = (most = 60) => array(id().required()).max(most)
+const quantity = () => object({ value: finite().required(), unit: id().required() }).noUnknown()
 const payload = <T extends AnyObject>(shape: ObjectSchema<T>) => shape.noUnknown().strict()
 
 /** An identifier made by a client: a UUID of version 7, in lower case. */
 export const uuid7 = () =>
-  string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, {
-    message: '${path} must be a UUID of version 7 in lower case',
-  })
+  string()
+    .max(36)
+    .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, {
+      message: '${path} must be a UUID of version 7 in lower case',
+    })
 
 const situation = object({
   demand: string().oneOf(['none', 'heating', 'hotWater', 'both'] as const),
   stage: id(),
   temperature: quantity().default(undefined).optional(),
   tapFlow: quantity().default(undefined).optional(),
-  open: array(id().required()),
-  isolated: array(id().required()),
+  open: ids(),
+  isolated: ids(),
   drained: boolean(),
-  moved: array(id().required()),
+  moved: ids(),
   powerOff: boolean(),
 })
   .noUnknown()
@@ -55,10 +64,8 @@ export const payloadSchemas = {
       event: string()
         .oneOf(['topUp', 'repair', 'visit', 'installation', 'gaugeReading', 'codeReturned'] as const)
         .required(),
-      on: string()
-        .matches(/^\d{4}-\d{2}-\d{2}(T[\d:.]+Z)?$/, { message: '${path} must be a date like 2026-03-01' })
-        .required(),
-      value: number(),
+      on: dayOrInstant().required(),
+      value: finite(),
       unit: id(),
       note: text(),
       followedBy: text(),
@@ -69,7 +76,7 @@ export const payloadSchemas = {
     object({
       check: id().required(),
       outcome: id(),
-      value: number(),
+      value: finite(),
       unit: id(),
       situation,
       instrument: id(),
@@ -84,11 +91,11 @@ export const payloadSchemas = {
   repair: payload(
     object({
       remedy: id().required(),
-      faults: array(id().required()),
-      parts: array(object({ name: text().required(), quantity: number().min(0).required() }).noUnknown()),
+      faults: ids(),
+      parts: array(object({ name: text().required(), quantity: number().min(0).max(10_000).required() }).noUnknown()).max(100),
       result: string().oneOf(['unknown', 'worked', 'failed'] as const),
-      minutes: number().min(0),
-      cost: number().min(0),
+      minutes: number().min(0).max(100_000),
+      cost: number().min(0).max(largest),
       note: text(),
     }),
   ),
@@ -112,7 +119,9 @@ export const payloadSchemas = {
       reason: text().required(),
       shown: object({
         catalogue: id().required(),
-        belief: array(object({ faults: array(id().required()).required(), probability: number().min(0).max(1).required() }).noUnknown()).required(),
+        belief: array(object({ faults: ids().required(), probability: number().min(0).max(1).required() }).noUnknown())
+          .max(300)
+          .required(),
       })
         .noUnknown()
         .default(undefined)
@@ -136,9 +145,13 @@ export type Entry = {
   [T in EntryType]: {
     /** UUID, version 7, made by whoever wrote the entry */
     id: string
-    /** when it happened, ISO 8601 in UTC */
+    /** when it happened by the writer's own clock, ISO 8601 in UTC */
     at: string
+    /** where it stands in the order of the journal, whatever anybody's clock says */
+    clock: Clock
     author: string
+    /** the device it was written on; unknown of entries of schema 1 */
+    device?: string
     schema: number
     type: T
     payload: Payload<T>
@@ -151,12 +164,17 @@ export type EntryOf<T extends EntryType> = Extract<Entry, { type: T }>
 /** What every entry has around its payload. */
 export const envelopeSchema = object({
   id: uuid7().required(),
-  at: string()
-    .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d{1,3})?Z$/, {
-      message: '${path} must be a time in UTC like 2026-03-01T09:30:00Z',
-    })
+  at: instant().required(),
+  clock: string()
+    .max(17)
+    .test(
+      'clock',
+      '${path} must be a clock like 0193a1b2c3d4-0000: milliseconds since 1970 and a counter, in hexadecimal',
+      (text) => text === undefined || isClock(text),
+    )
     .required(),
   author: string().min(1).max(120).required(),
+  device: uuid7(),
   schema: number().integer().min(1).max(entrySchemaVersion).required(),
   type: string().oneOf(entryTypes).required(),
   payload: mixed().required(),

@@ -1,3 +1,4 @@
+import { clockOf } from './clock.ts'
 import type { Entry, EntryOf, EntryType } from './entry.ts'
 
 /** What came of adding entries to a journal. */
@@ -22,22 +23,22 @@ export function append(journal: readonly Entry[], incoming: readonly Entry[]): A
     if (!present) {
       known.set(entry.id, entry)
       added.push(entry)
-    } else if (!sameEntry(present, entry)) conflicts.push(entry.id)
+    } else if (!sameContent(present, entry)) conflicts.push(entry.id)
   }
   return { entries: inOrder([...known.values()]), added, conflicts }
 }
 
-/** Whether two entries say the same, whatever the order of their keys. */
-export function sameEntry(a: Entry, b: Entry): boolean {
+/** Whether two things from outside have the same content, whatever the order of their keys. */
+export function sameContent(a: unknown, b: unknown): boolean {
   return canonical(a) === canonical(b)
 }
 
-/** The entries by time, then id: the order every reader sees, whoever sent them first. */
+/** The entries by clock, then id: the order every reader sees, whoever sent them first and whatever their clocks say. */
 export function inOrder(entries: readonly Entry[]): Entry[] {
-  return [...entries].sort((a, b) => {
-    const byTime = Date.parse(a.at) - Date.parse(b.at)
-    return byTime !== 0 ? byTime : a.id < b.id ? -1 : a.id > b.id ? 1 : 0
-  })
+  return entries
+    .map((entry) => ({ entry, clock: clockOf(entry) }))
+    .sort((a, b) => (a.clock < b.clock ? -1 : a.clock > b.clock ? 1 : a.entry.id < b.entry.id ? -1 : a.entry.id > b.entry.id ? 1 : 0))
+    .map(({ entry }) => entry)
 }
 
 /** The entries that stand: without retracted ones, without the retractions themselves. A retraction can be retracted. */
@@ -70,6 +71,8 @@ export interface CaseSummary {
   condemned: string[]
   repairs: number
   closed: boolean
+  /** faults the case proved, for what the firm has learnt */
+  proven: string[]
   lastAt: string | null
 }
 
@@ -84,6 +87,7 @@ export function summarise(entries: readonly Entry[]): CaseSummary {
     condemned: decisions.filter((entry) => entry.payload.kind === 'condemned').map((entry) => entry.payload.part ?? entry.payload.fault ?? ''),
     repairs: live.filter((entry) => entry.type === 'repair').length,
     closed: decisions.some((entry) => entry.payload.kind === 'closed'),
+    proven: provenFaults(entries),
     lastAt: live.at(-1)?.at ?? null,
   }
 }

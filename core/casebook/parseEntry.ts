@@ -1,4 +1,6 @@
 import { ValidationError } from 'yup'
+import { entryBounds, outOfBounds } from './bounds.ts'
+import { clockOf } from './clock.ts'
 import { entrySchemaVersion, envelopeSchema, payloadSchemas, type Entry, type EntryType } from './entry.ts'
 
 /** What was wrong with one field of something that came from outside. */
@@ -17,6 +19,8 @@ export type Parsed<T> = { ok: true; value: T } | { ok: false; problems: FieldPro
  * Nothing is converted silently: "12" is not a number here.
  */
 export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
+  const large = outOfBounds(input, entryBounds)
+  if (large) return { ok: false, problems: [under(path, large)] }
   const raised = upcast(input)
   const envelope = check(() => envelopeSchema.validateSync(raised, { abortEarly: false }), path)
   if (!envelope.ok) return envelope
@@ -26,13 +30,26 @@ export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
   return { ok: true, value: { ...envelope.value, payload: body.value } as Entry }
 }
 
-/** Raises an entry of an older schema version. Version 1 is the first: an entry without `schema` is read as version 1. */
-function upcast(input: unknown): unknown {
+/**
+ * Raises an entry of an older schema version to the present one; an entry without `schema` is read as version 1.
+ * Version 1 had no clock: its own time is the order it was written in.
+ */
+export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null || Array.isArray(input)) return input
-  return 'schema' in input ? input : { ...input, schema: entrySchemaVersion }
+  const entry = { schema: 1, ...input } as Record<string, unknown>
+  if (entry.schema !== 1) return input
+  return { ...entry, schema: entrySchemaVersion, clock: clockOf({ at: String(entry.at), id: String(entry.id) }) }
 }
 
-/** Runs a Yup validation and gives its complaints as field problems under `path`. */
+function under(path: string, { field, message }: FieldProblem): FieldProblem {
+  const full = path === '' ? field : field === '' ? path : `${path}.${field}`
+  return { field: full, message: field === '' ? message.replace('the whole', full || 'the entry') : message.replace(field, full) }
+}
+
+/** nobody mends more than this at a time, and an answer stays small */
+const mostProblems = 20
+
+/** Runs a Yup validation and gives its complaints, the first twenty, as field problems under `path`. */
 export function check<T>(validate: () => T, path: string): Parsed<T> {
   try {
     return { ok: true, value: validate() }
@@ -41,7 +58,7 @@ export function check<T>(validate: () => T, path: string): Parsed<T> {
     const all = error.inner.length > 0 ? error.inner : [error]
     return {
       ok: false,
-      problems: all.map((one) => {
+      problems: all.slice(0, mostProblems).map((one) => {
         const field = [path, one.path].filter(Boolean).join('.')
         return { field, message: one.message.replace(/^this\b/, field || 'the file') }
       }),

@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Entry } from '../casebook/index.ts'
 import { believe, diagnose, readJournal } from './index.ts'
-import { testJournal } from './testJournal.ts'
+import { testJournal, writtenAt } from './testJournal.ts'
 
 // What acts do to what is read after them follows from the rules alone: each expectation is worked out from the rows of the signatures.
 const signatures = loadSignatures(catalogue)
@@ -41,7 +41,11 @@ describe('a known-good part on trial', () => {
         const outcomes = check.result.kind === 'outcome' ? check.result.outcomes : []
         const reading = journal.answer(check.id, outcomes[pick % outcomes.length]!.id, { situation: hot })
         const without = beliefIn([reading]).posterior
-        const with_ = beliefIn([fit(journal), takeOut(journal), { ...reading, id: '01934a00-0000-7000-8000-999999999999', at: '2026-03-01T10:00:00.000Z' }])
+        const with_ = beliefIn([
+          fit(journal),
+          takeOut(journal),
+          writtenAt({ ...reading, id: '01934a00-0000-7000-8000-999999999999' }, '2026-03-01T10:00:00.000Z'),
+        ])
         for (let row = 0; row < without.length; row += 97) expect(with_.posterior[row]).toBeCloseTo(without[row]!, 9)
       }),
       { numRuns: 12 },
@@ -152,7 +156,7 @@ describe('acts that put right', () => {
     const share = (entries: Entry[], id: string) => beliefIn(entries).posterior[rowOf(id)]! / beliefIn(entries).posterior[rowOf('vessel.lostCharge')]!
     const again = journal.measure('measure.vesselCharge', 0.2, 'bar', { demand: 'none', drained: true })
     const recharged = journal.entry('action', { action: 'recharged' })
-    const later = { ...again, id: '01934a00-0000-7000-8000-888888888888', at: '2026-03-01T11:00:00.000Z' }
+    const later = writtenAt({ ...again, id: '01934a00-0000-7000-8000-888888888888' }, '2026-03-01T11:00:00.000Z')
     expect(share([...found, again, recharged, later], 'vessel.corePassing')).toBeGreaterThan(2 * share([...found, again], 'vessel.corePassing'))
   })
 

@@ -3,7 +3,7 @@ import { premixCombiCatalogue as catalogue } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
 import type { Entry } from '../casebook/index.ts'
 import { accessLeft, diagnose, readJournal, type Diagnosis } from './index.ts'
-import { testJournal } from './testJournal.ts'
+import { testJournal, writtenAt } from './testJournal.ts'
 
 const signatures = loadSignatures(catalogue)
 const think = (...entries: Entry[]) => diagnose(catalogue, signatures, entries)
@@ -294,7 +294,7 @@ describe('the contract', () => {
     const outcome = opened.result.kind === 'outcome' ? opened.result.outcomes[0]!.id : ''
     const first = think(complain('hotColdHot')).next[0]!.check
     const visit = [complain('hotColdHot'), entry('decision', { kind: 'checkNotPossible', check: first, reason: 'no access' }), answer(opened.id, outcome)]
-    const nextDay = { ...entry('advice', { what: 'wait in', answer: 'given' }), at: '2026-03-02T09:00:00.000Z' }
+    const nextDay = writtenAt(entry('advice', { what: 'wait in', answer: 'given' }), '2026-03-02T09:00:00.000Z')
     expect(readJournal(catalogue, visit)).toMatchObject({ impossible: new Set([first]) })
     expect(readJournal(catalogue, [...visit, nextDay]).impossible.size).toBe(0)
     expect(accessLeft(readJournal(catalogue, visit), 'caseOff')).toBe(0)
@@ -326,7 +326,7 @@ describe('after a repair', () => {
   it('what is told of the time before is about the system as found, whenever it is told; it is not asked twice', () => {
     const { complain, answer, repair } = testJournal()
     const [first, told, mended] = [complain('hotColdHot'), answer('ask.topUps', 'yes'), repair('turbine.insert')]
-    const later = { ...told, at: '2026-03-01T10:00:00.000Z' }
+    const later = writtenAt(told, '2026-03-01T10:00:00.000Z')
     const before = think(first, told, mended)
     const after = think(first, mended, later)
     for (const one of before.suspects) expect(of(after, one.key)).toBeCloseTo(one.probability, 9)

@@ -1,4 +1,4 @@
-import { standing, type Entry, type EntryOf } from '../casebook/index.ts'
+import { standing, visitsOf, type Entry, type EntryOf } from '../casebook/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
 import { convert, type UnitSymbol } from '../quantity/index.ts'
 import { actsAfter, barring, setAside, type Act } from './acts.ts'
@@ -32,7 +32,7 @@ export interface Evidence {
   doubt: number
   /** how many repairs came before it */
   epoch: number
-  /** the day it was made on */
+  /** the visit it was made on */
   visit: string
   /** told of the past by somebody else, not made today */
   told: boolean
@@ -72,7 +72,7 @@ export interface Case {
   known: Record<string, number>
   /** checks that cannot be done on this visit */
   impossible: Set<string>
-  /** the day of the last entry: what was opened, or found impossible, on another does not count on this one */
+  /** the visit of the last entry: what was opened, or found impossible, on another does not count on this one */
   visit: string
   complaints: EntryOf<'complaint'>[]
   /** defects seen directly, as fault index and entry */
@@ -157,8 +157,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Ca
     }
   }
   result.background = { known: knownBackground(stand) }
+  const visits = visitsOf(stand)
   for (const entry of stand) {
-    const visit = entry.at.slice(0, 10)
+    const visit = visits.get(entry.id)!
     if (visit !== result.visit) result.impossible.clear()
     result.visit = visit
     result.acts = actsAfter(catalogue, result.acts, entry)

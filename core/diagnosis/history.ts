@@ -13,6 +13,8 @@ interface HistoryAnswer {
 
 const day = 86_400_000
 const hour = 3_600_000
+/** a day is told without hour and zone: where it begins first, it begins this long before it does in UTC */
+const furthestZone = 14 * hour
 const timeOf = ({ payload }: Past) => Date.parse(payload.on)
 
 /** More than three in a year is more than is normal. Common practice */
@@ -44,7 +46,7 @@ export function historyAnswers(entries: readonly Entry[]): HistoryAnswer[] {
   if (times > 0) answers.push({ check: 'ask.topUps', entry: topUps.at(-1)!, outcome: times > normalTopUps ? 'yes' : 'no' })
   answers.push(...overnight(entries))
   const opened = Math.min(...entries.filter((one) => one.type === 'complaint').map((one) => Date.parse(one.at)))
-  const recent = (one: Past) => timeOf(one) > opened - 180 * day && timeOf(one) <= opened
+  const recent = (one: Past) => timeOf(one) > opened - 180 * day && timeOf(one) <= opened + furthestZone
   const work = [...past(entries, 'repair'), ...past(entries, 'visit')].find(recent)
   if (work) answers.push({ check: 'ask.recentWork', entry: work.id, outcome: 'yes' })
   for (const one of past(entries, 'codeReturned')) answers.push({ check: 'display.faultCode', entry: one.id, outcome: one.payload.note ?? '' })

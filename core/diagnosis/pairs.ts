@@ -3,7 +3,8 @@ import { believe } from './belief.ts'
 import type { Catalogue } from './catalogue.ts'
 import { readJournal } from './evidence.ts'
 import { rowsByBelief } from './leadingRows.ts'
-import { drawCount, pairDraws, simulatePairs, type Signatures } from './signatures.ts'
+import { simulatedChecks } from './reading.ts'
+import { drawCount, pairCount, pairDraws, simulatePairs, type Signatures } from './signatures.ts'
 
 /** A pair of faults that was simulated: where it reads other than put together from the two, "never reached" as null. */
 export interface SimulatedPair {
@@ -32,6 +33,15 @@ export function likeliestPairs(
     if (found.length === many) break
   }
   return found
+}
+
+/** Whether a pair from elsewhere is one that a catalogue can hold: a pair of its faults, each place within what is simulated of it, once. */
+export function holdsPair(catalogue: Catalogue, { pair, exceptions }: SimulatedPair): boolean {
+  const places = pairDraws * simulatedChecks(catalogue).length
+  return (
+    pair < pairCount(catalogue) &&
+    exceptions.every(([at, value], index) => at < places && at > (exceptions[index - 1]?.[0] ?? -1) && Math.fround(value ?? 0) === (value ?? 0))
+  )
 }
 
 /** Simulates one pair. */

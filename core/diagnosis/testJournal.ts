@@ -1,18 +1,17 @@
-import type { Entry, EntryType, Payload } from '../casebook/index.ts'
+import { clockAt, newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
+
+/** The same entry as if written at another time. */
+export function writtenAt<E extends Entry>(entry: E, at: string): E {
+  return { ...entry, at, clock: clockAt(Date.parse(at)) }
+}
 
 /** Builds journals for tests: one entry a minute, ids in order. */
 export function testJournal() {
   let count = 0
   const entry = <T extends EntryType>(type: T, payload: Payload<T>): Entry => {
     count++
-    return {
-      id: `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`,
-      at: new Date(Date.UTC(2026, 2, 1, 9, count)).toISOString(),
-      author: 'Engineer',
-      schema: 1,
-      type,
-      payload,
-    } as Entry
+    const id = `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`
+    return newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: 'Engineer', seen: [] })
   }
   return {
     entry,

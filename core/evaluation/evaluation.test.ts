@@ -1,3 +1,4 @@
+import { newEntry } from '../casebook/index.ts'
 import { loadSignatures } from '@dewpoint/cli/loadSignatures'
 import { stockCatalogues } from '@dewpoint/trade'
 import fc from 'fast-check'
@@ -93,8 +94,9 @@ describe('against the exact optimum (dynamic programming)', () => {
   it('the engine’s way costs no more than 1.15 of it, and never less', () => {
     const costs = [3, 4, 5].map((seed) => {
       const { complaints } = drawTruth(catalogue, seed, 0, matched)
-      const complaint = { id: '01934a00-0000-7000-8000-000000000001', at: '2026-03-01T09:00:00Z', author: 'test', schema: 1, type: 'complaint' } as const
-      const problem = smallProblem(catalogue, signatures, [{ ...complaint, payload: { what: complaints[0]!, pattern: 'always' } }], chanceFrom(seed), {
+      const writing = { id: '01934a00-0000-7000-8000-000000000001', now: Date.UTC(2026, 2, 1, 9), author: 'test', seen: [] }
+      const complaint = newEntry('complaint', { what: complaints[0]!, pattern: 'always' }, writing)
+      const problem = smallProblem(catalogue, signatures, [complaint], chanceFrom(seed), {
         groups: 5,
         checks: 6,
       })

@@ -1,4 +1,4 @@
-import type { Entry, EntryType, Payload } from '../casebook/index.ts'
+import { newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
 import {
   answered,
   believe,
@@ -193,14 +193,8 @@ function opened(truth: Truth): { entries: Entry[]; write: <T extends EntryType>(
   const entries: Entry[] = []
   const write = <T extends EntryType>(type: T, payload: Payload<T>) => {
     const count = entries.length + 1
-    entries.push({
-      id: `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`,
-      at: new Date(Date.UTC(2026, 2, 1, 9, count)).toISOString(),
-      author: 'evaluation',
-      schema: 1,
-      type,
-      payload,
-    } as Entry)
+    const id = `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`
+    entries.push(newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: 'evaluation', seen: entries.slice(-1) }))
   }
   for (const what of truth.complaints) write('complaint', { what, pattern: 'always' })
   return { entries, write }

@@ -1,5 +1,5 @@
 import { array, mixed, object, string, number } from 'yup'
-import { check, parseEntry, type Entry, type FieldProblem, type Parsed } from '../casebook/index.ts'
+import { caseSettingsSchema, check, parseEntry, type CaseSettings, type Entry, type FieldProblem, type Parsed } from '../casebook/index.ts'
 import { isProbe, outcomesOf, probeCheck, probeProblem, specOf, type Catalogue } from '../diagnosis/index.ts'
 import { dimensionOf, isUnit, unitsLike } from '../quantity/index.ts'
 
@@ -11,23 +11,16 @@ export interface CaseFile {
   system: string
   /** catalogue id of the control scheme */
   controls: string
-  settings: Record<string, string | number | boolean>
+  settings: CaseSettings
   entries: Entry[]
 }
-
-/** Settings of a case the reasoning listens to, with their unit and range. */
-export const settingKinds = {
-  hourlyRate: { label: 'money an hour on site', min: 0, max: 10_000 },
-  secondTrip: { label: 'money a second trip costs', min: 0, max: 10_000 },
-  wrongPart: { label: 'money a part condemned in vain costs beyond its price', min: 0, max: 10_000 },
-} as const
 
 const outer = object({
   format: string().oneOf(['dewpoint-case'], '${path} must be "dewpoint-case"').required(),
   version: number().oneOf([1], '${path} must be 1').required(),
   system: string().required(),
   controls: string().default('direct'),
-  settings: mixed<Record<string, string | number | boolean>>().default({}),
+  settings: mixed<CaseSettings>().default({}),
   entries: array().required(),
 })
   .noUnknown()
@@ -142,15 +135,8 @@ function readingProblems(catalogue: Catalogue, payload: Extract<Entry, { type: '
 }
 
 function settingProblems(settings: unknown): FieldProblem[] {
-  if (typeof settings !== 'object' || settings === null || Array.isArray(settings))
-    return [{ field: 'settings', message: 'settings must be an object of names and values' }]
-  return Object.entries(settings).flatMap(([name, value]) => {
-    const kind = settingKinds[name as keyof typeof settingKinds]
-    if (!kind) return [{ field: `settings.${name}`, message: `settings.${name} is unknown; known: ${Object.keys(settingKinds).join(', ')}` }]
-    if (typeof value !== 'number' || value < kind.min || value > kind.max)
-      return [{ field: `settings.${name}`, message: `settings.${name} must be a number from ${kind.min} to ${kind.max} (${kind.label})` }]
-    return []
-  })
+  const read = check(() => caseSettingsSchema.validateSync(settings, { abortEarly: false }), 'settings')
+  return read.ok ? [] : read.problems
 }
 
 function fail(field: string, message: string): Parsed<never> {

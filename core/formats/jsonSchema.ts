@@ -1,7 +1,6 @@
 import { convertSchema } from '@sodaru/yup-to-json-schema'
 import type { Schema } from 'yup'
-import { entrySchemaVersion, entryTypes, payloadSchemas } from '../casebook/index.ts'
-import { settingKinds } from './caseFile.ts'
+import { clockPattern, entrySchemaVersion, entryTypes, payloadSchemas, settingKinds } from '../casebook/index.ts'
 import { modelFileSchema, parameterSchema, systemFileSchema } from './systemSchema.ts'
 
 type Json = Record<string, unknown>
@@ -55,7 +54,9 @@ function entrySchema(type: keyof typeof payloadSchemas): Json {
     properties: {
       id: { type: 'string', pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$', description: 'UUID version 7' },
       at: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$', description: 'UTC' },
+      clock: { type: 'string', pattern: clockPattern.source, description: 'where it stands in the order of the journal; required from schema 2' },
       author: { type: 'string', minLength: 1, maxLength: 120 },
+      device: { type: 'string', description: 'the device it was written on, UUID version 7' },
       schema: { type: 'integer', minimum: 1, maximum: entrySchemaVersion, default: 1 },
       type: { const: type },
       payload: { ...(closed(convertSchema(payloadSchemas[type] as unknown as Schema) as Json) as Json), ...(type === 'reading' ? oneResult : {}) },

@@ -1,33 +1,52 @@
-import { parseEntries, readCase } from '@dewpoint/contract'
+import { readAppend, readCase, readCaseCursor, readListQuery } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { appendEntries, findCase, listCases, openCase } from './queries.ts'
+import { appendEntries, findCase, findNews, listCases, openCase } from './queries.ts'
+
+/** an append carries up to a hundred entries; a case alone is small */
+const appendLimit = 512 * 1024
+const caseLimit = 16 * 1024
 
 /** Cases and their journals. */
 export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
-  app.get('/api/cases', async () => ({ cases: await listCases(database) }))
+  app.get('/api/cases', async (request) => {
+    const query = readListQuery(request.query, readCaseCursor)
+    if (!query.ok) throw new ProblemError('invalid', 'Ask for the list with other words.', query.problems)
+    return listCases(database, query.value)
+  })
 
-  app.post('/api/cases', async (request, reply) => {
+  app.post('/api/cases', { bodyLimit: caseLimit }, async (request, reply) => {
     const parsed = readCase(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the case again.', parsed.problems)
-    await openCase(database, parsed.value)
-    return reply.code(201).send(await found(parsed.value.id))
+    const came = await openCase(database, parsed.value)
+    if (typeof came === 'object')
+      throw new ProblemError('conflict', 'Look at what is there, and take it over or write yours down as another.', undefined, came.conflict)
+    return reply.code(came === 'opened' ? 201 : 200).send((await findCase(database, parsed.value.id)) ?? missing(parsed.value.id))
   })
 
-  app.get<{ Params: { id: string } }>('/api/cases/:id', async (request) => found(request.params.id))
+  app.get<{ Params: { id: string } }>('/api/cases/:id', async (request) => (await findCase(database, named(request.params.id))) ?? missing(request.params.id))
 
-  app.post<{ Params: { id: string } }>('/api/cases/:id/entries', async (request) => {
-    const parsed = parseEntries(request.body)
+  app.get<{ Params: { id: string }; Querystring: { since?: unknown } }>('/api/cases/:id/entries', async (request) => {
+    const { since = '0' } = request.query
+    if (typeof since !== 'string' || !/^\d{1,9}$/.test(since))
+      throw new ProblemError('invalid', 'Ask from another position.', [{ field: 'since', message: 'since must be a whole number, 0 or more' }])
+    return (await findNews(database, named(request.params.id), Number(since))) ?? missing(request.params.id)
+  })
+
+  app.post<{ Params: { id: string } }>('/api/cases/:id/entries', { bodyLimit: appendLimit }, async (request) => {
+    const parsed = readAppend(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the entries again.', parsed.problems)
-    return (await appendEntries(database, request.params.id, parsed.value)) ?? missing(request.params.id)
+    const { entries, since } = parsed.value
+    return (await appendEntries(database, named(request.params.id), entries, since, new Date())) ?? missing(request.params.id)
   })
+}
 
-  async function found(id: string) {
-    return (await findCase(database, id)) ?? missing(id)
-  }
+/** What cannot be the id of a case is none. */
+function named(id: string): string {
+  return /^[0-9a-f-]{36}$/.test(id) ? id : missing(id)
 }
 
 function missing(id: string): never {
-  throw new ProblemError('notFound', `No case ${id}. Go back to the list of cases and open it from there.`)
+  throw new ProblemError('noCase', `No case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
 }

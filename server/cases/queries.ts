@@ -1,77 +1,214 @@
-import type { AppendResult, Case, CaseLine, NewCase } from '@dewpoint/contract'
-import { append, summarise, type Entry } from '@dewpoint/core/casebook'
-import { desc, eq } from 'drizzle-orm'
-import { tables, type Database } from '../database/index.ts'
-
-type Row = typeof tables.entries.$inferSelect
+import {
+  caseCursor,
+  type AppendResult,
+  type Case,
+  type CaseCursor,
+  type CaseLine,
+  type CaseList,
+  type ListQuery,
+  type NewCase,
+  type News,
+  type PresentCase,
+} from '@dewpoint/contract'
+import { append, inOrder, sameContent, settingKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
+import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
+import { containing, fromJson, inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
+type Row = typeof entries.$inferSelect
 
-/** The latest cases with their place, boiler and cached summary, newest first. */
-export async function listCases(database: Database, limit = 200): Promise<CaseLine[]> {
-  const rows = await selectCases(database).orderBy(desc(cases.openedAt)).limit(limit)
-  return rows.map(lineOf)
+/** Cases with their place, boiler and cached summary, newest first: those whose place or boiler has the words asked for. */
+export async function listCases(database: Database, { search, limit, after }: ListQuery<CaseCursor>): Promise<CaseList> {
+  const found = containing(search)
+  const rows = await retried(() =>
+    selectCases(database)
+      .where(
+        and(
+          after ? or(lt(cases.openedAt, new Date(after.openedAt)), and(eq(cases.openedAt, new Date(after.openedAt)), lt(cases.id, after.id))) : undefined,
+          found ? or(like(sites.name, found), like(sites.address, found), like(appliances.label, found)) : undefined,
+        ),
+      )
+      .orderBy(desc(cases.openedAt), desc(cases.id))
+      .limit(limit + 1),
+  )
+  const lines = rows.slice(0, limit).map(lineOf)
+  return { cases: lines, next: rows.length > limit ? caseCursor(lines.at(-1)!) : null }
 }
 
 /** One case with its journal, or undefined. */
 export async function findCase(database: Database, id: string): Promise<Case | undefined> {
-  const [row] = await selectCases(database).where(eq(cases.id, id))
-  if (!row) return undefined
-  const { summary: _summary, ...line } = lineOf(row)
-  return { ...line, entries: await journalOf(database, id) }
+  return retried(async () => {
+    const [row] = await selectCases(database).where(eq(cases.id, id))
+    if (!row) return undefined
+    const { summary: _summary, position: _position, ...line } = lineOf(row)
+    return { ...line, ...(await newsOf(database, id, 0)) }
+  })
 }
 
-/** Opens a case. Sent twice, the second changes nothing. */
-export async function openCase(database: Database, input: NewCase): Promise<void> {
-  const { site, appliance } = input
-  await database.transaction(async (tx) => {
-    await tx.insert(sites).ignore().values(site)
-    await tx
-      .insert(appliances)
-      .ignore()
-      .values({ ...appliance, siteId: site.id })
-    await tx
-      .insert(cases)
-      .ignore()
-      .values({
-        id: input.id,
-        siteId: site.id,
-        applianceId: appliance.id,
-        openedAt: new Date(input.openedAt),
-        controls: input.controls,
-        settings: input.settings ?? {},
-        summary: summarise([]),
-      })
+/** What the journal of a case has beyond a position, or undefined when there is no such case. A position it never had begins anew. */
+export async function findNews(database: Database, id: string, since: number): Promise<News | undefined> {
+  return retried(async () => {
+    const [row] = await database.select({ position: cases.position }).from(cases).where(eq(cases.id, id))
+    return row && newsOf(database, id, since > row.position ? 0 : since)
   })
 }
 
 /**
- * Appends entries to a case's journal, or gives undefined when there is no such case.
- * The case's row is locked meanwhile, so that two people writing at once both land and the summary counts both.
+ * Opens a case. Sent again as it was, nothing changes.
+ *
+ * @returns whether it is new, or what is there instead under an id of it
  */
-export async function appendEntries(database: Database, caseId: string, incoming: Entry[]): Promise<AppendResult | undefined> {
-  return database.transaction(async (tx) => {
-    const [present] = await tx.select({ id: cases.id }).from(cases).where(eq(cases.id, caseId)).for('update')
-    if (!present) return undefined
-    const result = append(await journalOf(tx, caseId), incoming)
-    if (result.added.length > 0) {
-      await tx.insert(entries).values(result.added.map(({ schema, payload, ...entry }) => ({ ...entry, caseId, schemaVersion: schema, payload })))
+export async function openCase(database: Database, input: NewCase): Promise<'opened' | 'present' | { conflict: PresentCase }> {
+  const { site, settings = {} } = input
+  const appliance = { ...input.appliance, siteId: site.id }
+  const line = { id: input.id, openedAt: input.openedAt, controls: input.controls, settings, siteId: site.id, applianceId: appliance.id }
+  const attempt = () =>
+    inTransaction(database, async (tx) => {
+      const present = await presentCase(tx, line)
+      const differs = {
+        ...(present.case && !sameContent(present.case, { ...line, openedAt: new Date(line.openedAt).toISOString() }) && { case: present.case }),
+        ...(present.site && !sameContent(present.site, site) && { site: present.site }),
+        ...(present.appliance && !sameContent(present.appliance, appliance) && { appliance: present.appliance }),
+      }
+      if (Object.keys(differs).length > 0) return { conflict: differs }
+      if (present.case) return 'present'
+      if (!present.site) await tx.insert(sites).values(site)
+      if (!present.appliance) await tx.insert(appliances).values(appliance)
+      await tx.insert(cases).values({ ...line, openedAt: new Date(line.openedAt), summary: summarise([]) })
+      return 'opened'
+    })
+  try {
+    return await attempt()
+  } catch (error) {
+    // somebody wrote one of its ids between our look and our writing: look again
+    if ((error as { cause?: { code?: string } }).cause?.code === 'ER_DUP_ENTRY') return attempt()
+    throw error
+  }
+}
+
+async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: string; siteId: string; applianceId: string }): Promise<PresentCase> {
+  const [[one], [site], [appliance]] = [
+    await tx.select().from(cases).where(eq(cases.id, id)),
+    await tx.select().from(sites).where(eq(sites.id, siteId)),
+    await tx.select().from(appliances).where(eq(appliances.id, applianceId)),
+  ]
+  return {
+    ...(one && {
+      case: {
+        id,
+        openedAt: one.openedAt.toISOString(),
+        controls: one.controls,
+        settings: knownSettings(one.settings),
+        siteId: one.siteId,
+        applianceId: one.applianceId,
+      },
+    }),
+    ...(site && { site }),
+    ...(appliance && { appliance }),
+  }
+}
+
+/**
+ * Appends entries to a case's journal, or gives undefined when there is no such case.
+ * The case's row is locked meanwhile, so that two people writing at once both land, the summary counts both, and positions have no gaps.
+ *
+ * @param now when the server received them
+ */
+export async function appendEntries(database: Database, caseId: string, incoming: Entry[], since: number, now: Date): Promise<AppendResult | undefined> {
+  return inTransaction(database, async (tx) => {
+    const [held] = await tx.select({ position: cases.position }).from(cases).where(eq(cases.id, caseId)).for('update')
+    if (!held) return undefined
+    const sent = incoming.map((one) => one.id)
+    const before = await tx
+      .select()
+      .from(entries)
+      .where(and(eq(entries.caseId, caseId), inArray(entries.id, sent)))
+    const { added, conflicts, entries: all } = append(before.map(entryOf), incoming)
+    if (added.length > 0) {
+      await tx
+        .insert(entries)
+        .values(added.map(({ schema, ...entry }, index) => ({ ...entry, caseId, schemaVersion: schema, position: held.position + index + 1, receivedAt: now })))
       await tx
         .update(cases)
-        .set({ summary: summarise(result.entries) })
+        .set({ position: held.position + added.length, summary: summarise(await outlineOf(tx, caseId)) })
         .where(eq(cases.id, caseId))
     }
-    return { entries: result.entries, conflicts: result.conflicts }
+    const clashing = new Set(conflicts)
+    return {
+      kept: [...new Set(sent)].filter((id) => !clashing.has(id)),
+      conflicts: all.filter((one) => clashing.has(one.id)),
+      ...(await newsOf(tx, caseId, since > held.position ? 0 : since)),
+    }
   })
 }
 
-async function journalOf(database: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
-  const rows = await database.select().from(entries).where(eq(entries.caseId, caseId)).orderBy(entries.at, entries.id)
+async function newsOf(database: Pick<Database, 'select'>, caseId: string, since: number): Promise<News> {
+  const rows = await database
+    .select()
+    .from(entries)
+    .where(and(eq(entries.caseId, caseId), gt(entries.position, since)))
+  return {
+    entries: inOrder(rows.map(entryOf)),
+    received: Object.fromEntries(rows.flatMap(({ id, receivedAt }) => (receivedAt ? [[id, receivedAt.toISOString()]] : []))),
+    position: rows.reduce((most, { position }) => Math.max(most, position), since),
+  }
+}
+
+/** The types of entry whose payload a summary reads; of the others it only counts them. */
+const summarised: EntryType[] = ['complaint', 'decision', 'repair', 'retract']
+
+/** A journal as far as its summary needs it: without the payload of what is only counted. */
+async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
+  const rows = await tx
+    .select({
+      ...{ id: entries.id, at: entries.at, clock: entries.clock, author: entries.author, device: entries.device, type: entries.type },
+      schemaVersion: entries.schemaVersion,
+      payload: sql<unknown>`if(${inArray(entries.type, summarised)}, ${entries.payload}, '{}')`.mapWith(fromJson),
+    })
+    .from(entries)
+    .where(eq(entries.caseId, caseId))
   return rows.map(entryOf)
 }
 
-function entryOf({ id, at, author, type, schemaVersion, payload }: Row): Entry {
-  return { id, at, author, schema: schemaVersion, type, payload } as Entry
+/** Folds the summaries again that an older version left without what this one reads from them. */
+export async function renewSummaries(database: Database): Promise<number> {
+  for (let renewed = 0; ;) {
+    const stale = await database
+      .select({ id: cases.id })
+      .from(cases)
+      .where(sql`not json_exists(${cases.summary}, '$.proven')`)
+      .limit(200)
+    if (stale.length === 0) return renewed
+    for (const { id } of stale) {
+      await inTransaction(database, async (tx) => {
+        await tx.select({ id: cases.id }).from(cases).where(eq(cases.id, id)).for('update')
+        await tx
+          .update(cases)
+          .set({ summary: summarise(await outlineOf(tx, id)) })
+          .where(eq(cases.id, id))
+      })
+    }
+    renewed += stale.length
+  }
+}
+
+/** An entry as the contract has it now, whatever version it was written in. */
+function entryOf({
+  id,
+  at,
+  clock,
+  author,
+  device,
+  type,
+  schemaVersion,
+  payload,
+}: Pick<Row, 'id' | 'at' | 'clock' | 'author' | 'device' | 'type' | 'schemaVersion' | 'payload'>): Entry {
+  return upcast({ id, at, ...(clock !== null && { clock }), author, ...(device !== null && { device }), schema: schemaVersion, type, payload }) as Entry
+}
+
+/** What a case has set of what there is to set: older versions took anything. */
+function knownSettings(settings: CaseSettings): CaseSettings {
+  return Object.fromEntries(Object.entries(settings).filter(([name]) => Object.hasOwn(settingKinds, name)))
 }
 
 function selectCases(database: Database) {
@@ -79,6 +216,6 @@ function selectCases(database: Database) {
 }
 
 function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine {
-  const { id, openedAt, controls, settings, summary } = row.cases
-  return { id, openedAt: openedAt.toISOString(), controls, settings, summary, site: row.sites, appliance: row.appliances }
+  const { id, openedAt, controls, settings, summary, position } = row.cases
+  return { id, openedAt: openedAt.toISOString(), controls, settings: knownSettings(settings), summary, position, site: row.sites, appliance: row.appliances }
 }

@@ -1,2 +1,7 @@
-export { connect, migrateDatabase, type Database } from './connect.ts'
+export { containing } from './containing.ts'
+export { connect, type Database, type Patience } from './connect.ts'
+export { failureOf, retried, type Failure } from './failures.ts'
+export { migrateDatabase, MigrationBroken } from './migrate.ts'
+export { fromJson } from './fromJson.ts'
+export { inTransaction, type Transaction } from './transaction.ts'
 export * as tables from './schema.ts'

@@ -1,13 +1,18 @@
-import type { CaseSummary } from '@dewpoint/core/casebook'
+import type { FirmCosts } from '@dewpoint/contract'
+import type { CaseSettings, CaseSummary } from '@dewpoint/core/casebook'
 import { bigint, char, datetime, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 
 /** Customers' places. */
-export const sites = mysqlTable('sites', {
-  id: char('id', { length: 36 }).primaryKey(),
-  name: varchar('name', { length: 120 }).notNull(),
-  address: varchar('address', { length: 200 }).notNull(),
-  note: varchar('note', { length: 500 }).notNull(),
-})
+export const sites = mysqlTable(
+  'sites',
+  {
+    id: char('id', { length: 36 }).primaryKey(),
+    name: varchar('name', { length: 120 }).notNull(),
+    address: varchar('address', { length: 200 }).notNull(),
+    note: varchar('note', { length: 500 }).notNull(),
+  },
+  (table) => [index('sites_name').on(table.name, table.id)],
+)
 
 /** Boilers standing at sites. */
 export const appliances = mysqlTable(
@@ -24,7 +29,10 @@ export const appliances = mysqlTable(
   (table) => [index('appliances_site').on(table.siteId)],
 )
 
-/** Call-outs. `summary` is a cache folded from the journal for lists; it can be rebuilt at any time. */
+/**
+ * Call-outs. `summary` is a cache folded from the journal for lists; it can be rebuilt at any time. `position` counts the entries of the
+ * journal: whoever appends locks the row, so it is in the order of commits, on a cluster too.
+ */
 export const cases = mysqlTable(
   'cases',
   {
@@ -37,27 +45,33 @@ export const cases = mysqlTable(
       .references(() => appliances.id),
     openedAt: datetime('opened_at', { mode: 'date', fsp: 3 }).notNull(),
     controls: varchar('controls', { length: 60 }).notNull(),
-    settings: json('settings').$type<Record<string, string | number | boolean>>().notNull(),
+    settings: json('settings').$type<CaseSettings>().notNull(),
     summary: json('summary').$type<CaseSummary>().notNull(),
+    position: int('position').notNull().default(0),
   },
-  (table) => [index('cases_opened').on(table.openedAt)],
+  (table) => [index('cases_opened_id').on(table.openedAt, table.id), index('cases_appliance').on(table.applianceId)],
 )
 
-/** What things cost the firm. One row. */
+/** What the firm has set. One row. */
 export const firm = mysqlTable('firm', {
   id: int('id').primaryKey(),
-  costs: json('costs').$type<{ hourlyRate: number; secondTrip: number; wrongPart: number }>().notNull(),
+  costs: json('costs').$type<FirmCosts>().notNull(),
+  timeZone: varchar('time_zone', { length: 60 }),
+  revision: int('revision').notNull().default(1),
 })
 
-/** Readings of pairs of faults that some device has simulated, for all: by the fingerprint of the catalogue, and the pair. */
-export const pairs = mysqlTable(
-  'pairs',
+/** What devices found when they simulated pairs of faults: by the fingerprint of the catalogue, the pair and the device. */
+export const pairReports = mysqlTable(
+  'pair_reports',
   {
     catalogue: char('catalogue', { length: 16 }).notNull(),
     pair: int('pair').notNull(),
+    device: char('device', { length: 36 }).notNull(),
+    /** fingerprint of the exceptions, rounded: two devices that agree have the same */
+    digest: char('digest', { length: 16 }).notNull(),
     exceptions: json('exceptions').$type<[at: number, value: number | null][]>().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.catalogue, table.pair] })],
+  (table) => [primaryKey({ columns: [table.catalogue, table.pair, table.device] })],
 )
 
 /** The journals: append-only. */
@@ -69,11 +83,17 @@ export const entries = mysqlTable(
     caseId: char('case_id', { length: 36 })
       .notNull()
       .references(() => cases.id),
+    /** where the entry stands in its case, in the order the server took them: 1, 2, 3 … */
+    position: int('position').notNull(),
     at: varchar('at', { length: 24 }).notNull(),
+    /** missing of entries written before there were clocks */
+    clock: char('clock', { length: 17 }),
+    device: char('device', { length: 36 }),
+    receivedAt: datetime('received_at', { mode: 'date', fsp: 3 }),
     author: varchar('author', { length: 120 }).notNull(),
     type: varchar('type', { length: 20 }).notNull(),
     schemaVersion: int('schema_version').notNull(),
     payload: json('payload').notNull(),
   },
-  (table) => [uniqueIndex('entries_case_id').on(table.caseId, table.id)],
+  (table) => [uniqueIndex('entries_case_id').on(table.caseId, table.id), uniqueIndex('entries_case_position').on(table.caseId, table.position)],
 )

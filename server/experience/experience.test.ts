@@ -1,16 +1,9 @@
 import type { NewCase, Past, Problem } from '@dewpoint/contract'
-import type { Entry } from '@dewpoint/core/casebook'
-import type { FastifyInstance } from 'fastify'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { buildApp } from '../app.ts'
-import { connect, migrateDatabase, type Database } from '../database/index.ts'
+import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { describe, expect, it } from 'vitest'
+import { testApp } from '../testApp.ts'
 
-let database: Database
-let app: FastifyInstance
-let count = 0
-
-const id = () => `01934a00-0000-7000-8000-e${String(++count).padStart(11, '0')}`
-const post = (url: string, payload: unknown) => app.inject({ method: 'POST', url, payload: payload as object })
+const { running, id, get, post } = testApp('experience')
 
 /** A case of some appliance, opened on a day, with its journal. */
 async function kept(appliance: { id: string; siteId: string }, day: string, lines: [Entry['type'], object][]): Promise<string> {
@@ -23,34 +16,18 @@ async function kept(appliance: { id: string; siteId: string }, day: string, line
     settings: {},
   }
   await post('/api/cases', open)
-  const entries = lines.map(([type, payload], minute) => ({
-    id: id(),
-    at: `${day}T09:${String(minute).padStart(2, '0')}:00.000Z`,
-    author: 'Engineer',
-    schema: 1,
-    type,
-    payload,
-  }))
+  const entries = lines.map(([type, payload], minute) =>
+    newEntry(type, payload as never, { id: id(), now: Date.parse(open.openedAt) + minute * 60_000, author: 'Engineer', seen: [] }),
+  )
   expect((await post(`/api/cases/${open.id}/entries`, { entries })).statusCode).toBe(200)
   return open.id
 }
-const past = async (of: string) => (await app.inject(`/api/cases/${of}/past`)).json<Past>()
 const fanFitted: [Entry['type'], object][] = [
   ['complaint', { what: 'locksOut' }],
   ['decision', { kind: 'condemned', part: 'fan', fault: 'fan.seized', reason: 'stands still' }],
   ['repair', { remedy: 'fan.replace', faults: ['fan.seized'], result: 'worked' }],
   ['decision', { kind: 'closed', reason: 'proved' }],
 ]
-
-beforeAll(async () => {
-  database = connect(inject('databaseUrl'))
-  await migrateDatabase(database, 'server/database/migrations')
-  app = await buildApp({ database })
-})
-afterAll(async () => {
-  await app.close()
-  await database.close()
-})
 
 describe('the past of a case', () => {
   it('counts what closed cases of its kind proved, tells this boiler’s own apart, and nothing of later ones or of what was never proved', async () => {
@@ -64,57 +41,16 @@ describe('the past of a case', () => {
     await kept(elsewhere, '2025-07-01', fanFitted.slice(0, 3))
     const now = await kept(here, '2026-01-01', [['complaint', { what: 'locksOut' }]])
     await kept(elsewhere, '2026-02-01', fanFitted)
-    const found = await past(now)
+    const found = await get<Past>(`/api/cases/${now}/past`)
     expect(found.experience).toEqual({ cases: 2, proven: { 'fan.seized': 2 } })
     expect(found.appliance).toMatchObject([{ openedAt: '2025-03-01T09:00:00.000Z', complaints: ['locksOut'], faults: ['fan.seized'], closed: true }])
   })
 
   it('of an unknown case is a problem that says what to do', async () => {
-    const answer = await app.inject('/api/cases/01934a00-0000-7000-8000-ffffffffffff/past')
-    expect(answer.statusCode).toBe(404)
-    expect(answer.json<Problem>().detail).toContain('list of cases')
-  })
-})
-
-describe('the firm’s costs', () => {
-  it('are kept, and refused field by field where they cannot be', async () => {
-    expect((await post('/api/firm', { hourlyRate: 55, secondTrip: 80, wrongPart: 200 })).statusCode).toBe(200)
-    expect((await post('/api/firm', { hourlyRate: 58, secondTrip: 80, wrongPart: 200 })).statusCode).toBe(200)
-    expect((await app.inject('/api/firm')).json()).toEqual({ costs: { hourlyRate: 58, secondTrip: 80, wrongPart: 200 } })
-    const refused = await post('/api/firm', { hourlyRate: -1, secondTrip: 80, wrongPart: 'much' })
-    expect(refused.statusCode).toBe(422)
-    expect(
-      refused
-        .json<Problem>()
-        .fields?.map((one) => one.field)
-        .sort(),
-    ).toEqual(['hourlyRate', 'wrongPart'])
-  })
-})
-
-describe('simulated pairs', () => {
-  const url = '/api/pairs/0123456789abcdef'
-  it('are shared, once each', async () => {
-    const pair = {
-      pair: 17,
-      exceptions: [
-        [3, 1.5],
-        [9, null],
-      ],
+    for (const unknown of ['01934a00-0000-7000-8000-ffffffffffff', '%00']) {
+      const answer = await running.app.inject(`/api/cases/${unknown}/past`)
+      expect(answer.statusCode).toBe(404)
+      expect(answer.json<Problem>().detail).toContain('list of cases')
     }
-    expect((await post(url, { pairs: [pair] })).json()).toEqual({ kept: 1 })
-    await post(url, {
-      pairs: [
-        { pair: 17, exceptions: [] },
-        { pair: 4, exceptions: [] },
-      ],
-    })
-    expect((await app.inject(url)).json()).toEqual({ pairs: [{ pair: 4, exceptions: [] }, pair] })
-    expect((await app.inject('/api/pairs/fedcba9876543210')).json()).toEqual({ pairs: [] })
-  })
-
-  it('of no catalogue, or broken, are refused', async () => {
-    expect((await app.inject('/api/pairs/not-a-fingerprint')).statusCode).toBe(422)
-    expect((await post(url, { pairs: [{ pair: -1, exceptions: [] }] })).statusCode).toBe(422)
   })
 })

@@ -1,17 +1,19 @@
-import { readFirmCosts } from '@dewpoint/contract'
+import { readFirmSettings, type Firm } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { costsOf, keepCosts } from './queries.ts'
+import { keepSettings, settingsOf } from './queries.ts'
 
-/** What things cost the firm. */
+/** What the firm has set: what things cost, and which clock it works by. */
 export const firmFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
-  app.get('/api/firm', async () => ({ costs: await costsOf(database) }))
+  app.get('/api/firm', async (): Promise<Firm> => ({ settings: await settingsOf(database) }))
 
-  app.post('/api/firm', async (request) => {
-    const parsed = readFirmCosts(request.body)
+  app.post('/api/firm', { bodyLimit: 4 * 1024 }, async (request): Promise<Firm> => {
+    const parsed = readFirmSettings(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send them again.', parsed.problems)
-    await keepCosts(database, parsed.value)
-    return { costs: parsed.value }
+    const settings = await keepSettings(database, parsed.value)
+    if (!settings)
+      throw new ProblemError('changed', 'Somebody else changed the settings since you opened them. Look at theirs, then change what you still want changed.')
+    return { settings }
   })
 }

@@ -1,13 +1,26 @@
-import type { FirmCosts } from '@dewpoint/contract'
-import { tables, type Database } from '../database/index.ts'
+import type { FirmSettings } from '@dewpoint/contract'
+import { inTransaction, retried, tables, type Database } from '../database/index.ts'
 
-/** The firm's costs, or null before it said any. */
-export async function costsOf(database: Database): Promise<FirmCosts | null> {
-  const [row] = await database.select().from(tables.firm)
-  return row?.costs ?? null
+/** The firm's settings, or null before it said any; costs said before there was a time zone go with UTC. */
+export async function settingsOf(database: Database): Promise<FirmSettings | null> {
+  const [row] = await retried(() => database.select().from(tables.firm))
+  return row ? { costs: row.costs, timeZone: row.timeZone ?? 'UTC', revision: row.revision } : null
 }
 
-/** Keeps the firm's costs; the last to say them has it. */
-export async function keepCosts(database: Database, costs: FirmCosts): Promise<void> {
-  await database.insert(tables.firm).values({ id: 1, costs }).onDuplicateKeyUpdate({ set: { costs } })
+/**
+ * Keeps the firm's settings, unless somebody changed them since the revision they were read in.
+ *
+ * @returns them with their new revision, or null when they were changed meanwhile
+ */
+export async function keepSettings(database: Database, { costs, timeZone, revision }: FirmSettings): Promise<FirmSettings | null> {
+  return inTransaction(database, async (tx) => {
+    const [row] = await tx.select({ revision: tables.firm.revision }).from(tables.firm).for('update')
+    if ((row?.revision ?? 0) !== revision) return null
+    const next = { costs, timeZone, revision: revision + 1 }
+    await tx
+      .insert(tables.firm)
+      .values({ id: 1, ...next })
+      .onDuplicateKeyUpdate({ set: next })
+    return next
+  })
 }

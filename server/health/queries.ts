@@ -1,12 +1,14 @@
+import type { DatabaseState } from '@dewpoint/contract'
 import { sql } from 'drizzle-orm'
-import type { Database } from '../database/index.ts'
+import { failureOf, type Database } from '../database/index.ts'
 
-/** Whether the database answers a trivial question. */
-export async function databaseAnswers(database: Database): Promise<boolean> {
+/** Whether the database answers and takes writes: a server that only reads cannot keep an entry, and one that is locked cannot either. */
+export async function databaseState(database: Database): Promise<DatabaseState> {
   try {
-    await database.execute(sql`select 1`)
-    return true
-  } catch {
-    return false
+    // as a user without special rights would be refused; a node of a cluster that is not ready refuses the question itself
+    const [rows] = await database.execute(sql`select @@global.read_only as readOnly, (select count(*) from firm where id = 0) as present`)
+    return Number((rows as unknown as { readOnly: number }[])[0]?.readOnly) === 0 ? 'ok' : 'readOnly'
+  } catch (error) {
+    return failureOf(error)?.state ?? 'unreachable'
   }
 }

@@ -1,18 +1,36 @@
-import { readPairs } from '@dewpoint/contract'
+import { readPairReport } from '@dewpoint/contract'
+import { catalogueHash, holdsPair, type Catalogue } from '@dewpoint/core/diagnosis'
+import { catalogueFor } from '@dewpoint/trade'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { keepPairs, pairsOf } from './queries.ts'
+import { confirmedPairs, keepReport } from './queries.ts'
 
-/** Simulated pairs of faults, shared between devices. They are a cache: whoever has none simulates. */
+/**
+ * Readings of pairs of faults, simulated by one device for all. Nobody is believed alone: a pair counts when two devices, each simulating it
+ * for itself, found the same. They are a cache: whoever has none simulates.
+ */
 export const pairsFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
-  app.get<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', async (request) => ({ pairs: await pairsOf(database, named(request.params.catalogue)) }))
+  const hashes = new Map<Catalogue, string>()
+  const hashOf = (catalogue: Catalogue) => hashes.get(catalogue) ?? hashes.set(catalogue, catalogueHash(catalogue)).get(catalogue)!
 
-  app.post<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', async (request) => {
-    const parsed = readPairs(request.body)
+  app.get<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', async (request) => ({
+    pairs: await confirmedPairs(database, named(request.params.catalogue)),
+  }))
+
+  app.post<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', { bodyLimit: 1024 * 1024 }, async (request) => {
+    const parsed = readPairReport(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the pairs again.', parsed.problems)
-    await keepPairs(database, named(request.params.catalogue), parsed.value.pairs)
-    return { kept: parsed.value.pairs.length }
+    const { device, system, controls, pairs } = parsed.value
+    const catalogue = catalogueFor(system, controls)
+    if (!catalogue || hashOf(catalogue) !== named(request.params.catalogue))
+      throw new ProblemError('invalid', 'The server knows this catalogue otherwise: its pairs stay on the device.')
+    const wrong = pairs.findIndex((one) => !holdsPair(catalogue, one))
+    if (wrong >= 0)
+      throw new ProblemError('invalid', 'The catalogue can hold no such pair.', [
+        { field: `pairs[${wrong}]`, message: `pairs[${wrong}] is out of the catalogue` },
+      ])
+    return { kept: await keepReport(database, named(request.params.catalogue), device, pairs) }
   })
 }
 

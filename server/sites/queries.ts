@@ -1,8 +1,42 @@
-import type { Appliance, Site } from '@dewpoint/contract'
-import { tables, type Database } from '../database/index.ts'
+import { siteCursor, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
+import { and, eq, gt, inArray, like, or } from 'drizzle-orm'
+import { containing, retried, tables, type Database } from '../database/index.ts'
 
-/** Every site with its boilers, by name. */
-export async function listSites(database: Database): Promise<(Site & { appliances: Appliance[] })[]> {
-  const [sites, appliances] = await Promise.all([database.select().from(tables.sites).orderBy(tables.sites.name), database.select().from(tables.appliances)])
-  return sites.map((site) => ({ ...site, appliances: appliances.filter((one) => one.siteId === site.id) }))
+const { appliances, sites } = tables
+
+/** Sites with their boilers, by name: those whose name or address has the words asked for. */
+export async function listSites(database: Database, { search, limit, after }: ListQuery<SiteCursor>): Promise<SiteList> {
+  const found = containing(search)
+  return retried(async () => {
+    const rows = await database
+      .select()
+      .from(sites)
+      .where(
+        and(
+          after ? or(gt(sites.name, after.name), and(eq(sites.name, after.name), gt(sites.id, after.id))) : undefined,
+          found ? or(like(sites.name, found), like(sites.address, found)) : undefined,
+        ),
+      )
+      .orderBy(sites.name, sites.id)
+      .limit(limit + 1)
+    const page = rows.slice(0, limit)
+    const boilers =
+      page.length === 0
+        ? []
+        : await database
+            .select()
+            .from(appliances)
+            .where(
+              inArray(
+                appliances.siteId,
+                page.map((one) => one.id),
+              ),
+            )
+    const bySite = new Map<string, SiteLine['appliances']>()
+    for (const one of boilers) bySite.set(one.siteId, [...(bySite.get(one.siteId) ?? []), one])
+    return {
+      sites: page.map((site) => ({ ...site, appliances: bySite.get(site.id) ?? [] })),
+      next: rows.length > limit ? siteCursor(page.at(-1)!) : null,
+    }
+  })
 }

@@ -13,6 +13,6 @@ export const staticFeature: FastifyPluginAsync<{ folder: string }> = async (app,
   app.setNotFoundHandler(async (request, reply) => {
     const wantsPage = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url.split('?')[0] ?? '')
     if (wantsPage) return reply.header('cache-control', 'no-cache').sendFile('index.html')
-    throw new ProblemError('notFound', `Nothing answers ${request.method} ${request.url}.`)
+    throw new ProblemError('notFound', `Nothing answers ${request.method} ${request.url.slice(0, 200)}.`)
   })
 }
