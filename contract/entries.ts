@@ -26,19 +26,20 @@ export interface AppendResult extends News {
 /** What a client sends to add to a journal. */
 export interface Append {
   entries: Entry[]
-  /** how far the client knows the journal */
-  since: number
+  /** how far the client knows the journal; without it nothing new is told */
+  since?: number
 }
 
 /** Reads an append, each problem, the first twenty, named with its place. */
 export function readAppend(input: unknown): Parsed<Append> {
   const large = outOfBounds(input, appendBounds)
   if (large) return { ok: false, problems: [large] }
-  const { entries: list, since = 0, ...rest } = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
+  const { entries: list, since, ...rest } = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
   const problems: FieldProblem[] = Object.keys(rest).map((field) => ({ field, message: `${field} is no part of an append: entries and since` }))
   if (!Array.isArray(list) || list.length === 0 || list.length > mostEntries)
     problems.push({ field: 'entries', message: `entries must be a list of 1 to ${mostEntries} journal entries` })
-  if (!Number.isInteger(since) || (since as number) < 0) problems.push({ field: 'since', message: 'since must be a whole number, 0 or more' })
+  if (since !== undefined && (!Number.isInteger(since) || (since as number) < 0))
+    problems.push({ field: 'since', message: 'since must be a whole number, 0 or more' })
   const entries: Entry[] = []
   for (const [index, one] of (Array.isArray(list) ? list : []).entries()) {
     if (problems.length >= mostProblems) break
@@ -46,5 +47,7 @@ export function readAppend(input: unknown): Parsed<Append> {
     if (parsed.ok) entries.push(parsed.value)
     else problems.push(...parsed.problems)
   }
-  return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostProblems) } : { ok: true, value: { entries, since: since as number } }
+  return problems.length > 0
+    ? { ok: false, problems: problems.slice(0, mostProblems) }
+    : { ok: true, value: { entries, ...(since !== undefined && { since: since as number }) } }
 }

@@ -1,5 +1,5 @@
-import type { NewCase } from '@dewpoint/contract'
-import type { Entry, EntryType, Payload } from '@dewpoint/core/casebook'
+import type { FirmSettings, NewCase } from '@dewpoint/contract'
+import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 
 /** A case of the demo with its journal. */
 export interface DemoCase {
@@ -10,6 +10,9 @@ export interface DemoCase {
 const engineer = 'Ines Quill'
 const office = 'Bo Larkspur'
 const minute = 60_000
+
+/** What the invented firm has set. */
+export const demoFirm: FirmSettings = { costs: { hourlyRate: 60, secondTrip: 150, wrongPart: 300 }, timeZone: 'Europe/London', revision: 0 }
 
 /**
  * The demo: Lantern Row Heating, a small invented firm in the invented harbour town of Merrowhaven, its
@@ -235,10 +238,10 @@ function build(
       controls,
       settings: {},
     },
-    entries: lines.map(([minutes, author, type, payload]) => {
-      const time = at + minutes * minute
-      return { id: writer.id(time), at: new Date(time).toISOString(), author, schema: 1, type, payload } as Entry
-    }),
+    entries: lines.reduce<Entry[]>((seen, [minutes, author, type, payload]) => {
+      const now = at + minutes * minute
+      return [...seen, newEntry(type, payload, { id: writer.id(now), now, author, seen })]
+    }, []),
   }
 }
 

@@ -1,22 +1,26 @@
-import { demoCases } from './index.ts'
+import type { CaseList, Firm } from '@dewpoint/contract'
+import { demoCases, demoFirm } from './index.ts'
 
-/** Fills an empty Dewpoint at the address given with the demo; leaves one that holds cases alone. */
-const [address = 'http://127.0.0.1:5280'] = process.argv.slice(2)
+/**
+ * Fills a Dewpoint at the address given with the demo. With a moment given as the demo's present it may be run again after it was
+ * interrupted: what is there already is left as it is. Without one it leaves a Dewpoint that holds cases alone.
+ */
+const [address = 'http://127.0.0.1:5280', present] = process.argv.slice(2)
 
-const { cases } = (await call('/api/cases')) as { cases: unknown[] }
-if (cases.length === 0) {
-  for (const { open, entries } of demoCases(new Date())) {
+if (present !== undefined || (await call<CaseList>('/api/cases?limit=1')).cases.length === 0) {
+  for (const { open, entries } of demoCases(new Date(present ?? Date.now()))) {
     await call('/api/cases', open)
     await call(`/api/cases/${open.id}/entries`, { entries })
   }
+  if ((await call<Firm>('/api/firm')).settings === null) await call('/api/firm', demoFirm)
 }
 
-async function call(path: string, body?: unknown): Promise<unknown> {
+async function call<T>(path: string, body?: unknown): Promise<T> {
   const response = await fetch(
     `${address}${path}`,
     body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
   )
   const answer: unknown = await response.json()
   if (!response.ok) throw new Error(`${path} answered ${response.status}: ${JSON.stringify(answer)}`)
-  return answer
+  return answer as T
 }

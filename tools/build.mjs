@@ -1,6 +1,6 @@
 // Builds what runs: signatures, the web application and the server bundle. Skips what is up to date.
 import { createHash } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { ensurePackages } from './prepare.mjs'
@@ -46,20 +46,26 @@ export async function build() {
     say('building the web application')
     await run(bin('vite'), ['build', 'web', '--logLevel', 'warn'])
   })
-  await unlessFresh('server', ['core', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
+  await unlessFresh('server', ['core', 'trade', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
     say('building the server')
-    const shared = [
-      '--bundle',
-      '--platform=node',
-      '--format=esm',
-      '--packages=external',
-      '--log-level=warning',
-      '--alias:@dewpoint/contract=./contract/index.ts',
-      '--alias:@dewpoint/core/casebook=./core/casebook/index.ts',
-    ]
-    await run(bin('esbuild'), ['server/main.ts', ...shared, '--outfile=server/dist/main.js'])
-    await run(bin('esbuild'), ['demo/load.ts', ...shared, '--outfile=demo/dist/load.js'])
+    await run(bin('esbuild'), ['server/main.ts', ...bundling(), '--outfile=server/dist/main.js'])
+    await run(bin('esbuild'), ['demo/load.ts', ...bundling(), '--outfile=demo/dist/load.js'])
   })
+}
+
+/** Packages stay outside the bundle; what is of the house goes into it. */
+function bundling() {
+  const rooms = readdirSync(join(root, 'core'), { withFileTypes: true }).filter((one) => existsSync(join(root, 'core', one.name, 'index.ts')))
+  return [
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--packages=external',
+    '--log-level=warning',
+    '--alias:@dewpoint/contract=./contract/index.ts',
+    '--alias:@dewpoint/trade=./trade/index.ts',
+    ...rooms.map(({ name }) => `--alias:@dewpoint/core/${name}=./core/${name}/index.ts`),
+  ]
 }
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {

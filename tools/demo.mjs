@@ -1,4 +1,4 @@
-// The whole product with demo data on this machine: installs, builds, starts, and prints the address.
+// The whole product with demo data on this machine: installs, builds, starts, prints the address, and keeps it running.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -8,13 +8,17 @@ import { portIsFree, startMariadb } from './mariadb.mjs'
 import { ensureDebian, ensurePackages } from './prepare.mjs'
 import { Advice, command, run, say } from './run.mjs'
 import { root } from './stamp.mjs'
+import { keepRunning } from './supervise.mjs'
 
 const options = new Set(process.argv.slice(2))
 const port = Number(process.env.PORT ?? 5280)
 const address = `http://127.0.0.1:${port}`
 const folder = join(root, '.dewpoint')
 const serverPid = join(folder, 'server.pid')
+const demoDone = join(folder, 'demo.json')
 const ownDatabase = !process.env.DATABASE_URL
+/** exit codes of the server that starting it again does not mend: wrong settings, tables that cannot be changed */
+const hopeless = [2, 3]
 
 await command(async () => {
   for (const option of options) {
@@ -31,47 +35,81 @@ await command(async () => {
 
   mkdirSync(folder, { recursive: true })
   writeFileSync(join(folder, 'demo.pid'), String(process.pid))
-  if (ownDatabase) say('starting the database')
-  const database = ownDatabase ? await startMariadb(folder) : { url: process.env.DATABASE_URL, stop: async () => {} }
-
-  const server = spawn(process.execPath, ['server/dist/main.js'], {
-    cwd: root,
-    env: { LOG_LEVEL: 'warn', ...process.env, DATABASE_URL: database.url, PORT: String(port) },
-    stdio: ['ignore', 'inherit', 'inherit'],
-    detached: true,
-  })
-  writeFileSync(serverPid, String(server.pid))
-  const ended = new Promise((done) => server.once('exit', done))
   let closing = false
-  const close = async (code) => {
-    if (closing) return
-    closing = true
-    if (server.exitCode === null) server.kill('SIGTERM')
-    await ended
-    await database.stop()
-    for (const file of [join(folder, 'demo.pid'), serverPid]) rmSync(file, { force: true })
-    process.exit(code)
-  }
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void close(0))
-  void ended.then((code) => close(code ?? 1))
+  let end
+  const closed = new Promise((done) => (end = done))
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => end(0))
 
-  if (!(await answers(() => server.exitCode !== null))) {
-    if (!closing) console.error('The server did not answer. Its messages stand above.')
-    return close(1)
+  if (ownDatabase) say('starting the database')
+  const database = ownDatabase ? await startMariadb(folder) : { url: process.env.DATABASE_URL, stop: async () => {}, ended: new Promise(() => {}) }
+  const server = keepRunning(
+    'server',
+    () => {
+      const child = spawn(process.execPath, ['server/dist/main.js'], {
+        cwd: root,
+        env: { LOG_LEVEL: 'warn', ...process.env, DATABASE_URL: database.url, PORT: String(port) },
+        stdio: ['ignore', 'inherit', 'inherit'],
+        detached: true,
+      })
+      if (child.pid) writeFileSync(serverPid, String(child.pid))
+      return child
+    },
+    { hopeless },
+  )
+  for (const one of [server, database]) void one.ended.then((code) => end(code))
+  void fill(() => closing).then(
+    () => !closing && console.log(`\nDewpoint is ready at ${address}\nCtrl-C stops it and its database. What you enter is kept.`),
+    (error) => {
+      if (closing) return
+      console.error(`The demo data could not be loaded.\n${error.message}`)
+      end(1)
+    },
+  )
+
+  const code = await closed
+  closing = true
+  await server.stop()
+  await database.stop()
+  for (const file of [join(folder, 'demo.pid'), serverPid]) rmSync(file, { force: true })
+  process.exit(code)
+})
+
+/** Loads the demo once. Interrupted, it goes on with the same cases: its present is written down before the first of them. */
+async function fill(closing) {
+  for (let waited = 0; !(await answers()); waited++) {
+    if (closing()) return
+    if (waited > 0 && waited % 100 === 0) say('still waiting for the server')
+    await new Promise((done) => setTimeout(done, 200))
   }
-  // a database that is killed meanwhile comes back: loading twice changes nothing
-  for (let attempt = 1; ; attempt++) {
+  for (let attempt = 1; !closing(); attempt++) {
+    const known = existsSync(demoDone) ? JSON.parse(readFileSync(demoDone, 'utf8')) : null
+    if (known?.done) return
     try {
-      await run(process.execPath, ['demo/dist/load.js', address])
-      break
+      if (!known) {
+        const list = await (await fetch(`${address}/api/cases?limit=1`)).json()
+        // somebody's own data: the demo stays out of it
+        const begun = list.cases.length > 0 ? { done: true } : { now: new Date().toISOString() }
+        writeFileSync(demoDone, JSON.stringify(begun))
+        continue
+      }
+      await run(process.execPath, ['demo/dist/load.js', address, known.now])
+      writeFileSync(demoDone, JSON.stringify({ ...known, done: true }))
+      return
     } catch (error) {
-      if (!closing && attempt < 3 && (await answers(() => server.exitCode !== null))) continue
-      if (!closing) console.error(`The demo data could not be loaded.\n${error.message}`)
-      return close(1)
+      // a server or database that is killed meanwhile comes back
+      if (attempt >= 20) throw error
+      await new Promise((done) => setTimeout(done, 500))
     }
   }
-  console.log(`\nDewpoint is ready at ${address}\nCtrl-C stops it and its database. What you enter is kept.`)
-})
+}
+
+async function answers() {
+  try {
+    return (await fetch(`${address}/api/health`)).ok
+  } catch {
+    return false
+  }
+}
 
 function refuseSecondRun() {
   const file = join(folder, 'demo.pid')
@@ -112,16 +150,4 @@ async function startOver() {
     await left?.stop()
   }
   rmSync(folder, { recursive: true, force: true })
-}
-
-async function answers(gaveUp) {
-  for (let attempt = 0; attempt < 150 && !gaveUp(); attempt++) {
-    try {
-      if ((await fetch(`${address}/api/health`)).ok) return true
-    } catch {
-      // not listening yet
-    }
-    await new Promise((done) => setTimeout(done, 100))
-  }
-  return false
 }

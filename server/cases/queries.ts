@@ -114,7 +114,13 @@ async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: s
  *
  * @param now when the server received them
  */
-export async function appendEntries(database: Database, caseId: string, incoming: Entry[], since: number, now: Date): Promise<AppendResult | undefined> {
+export async function appendEntries(
+  database: Database,
+  caseId: string,
+  incoming: Entry[],
+  since: number | undefined,
+  now: Date,
+): Promise<AppendResult | undefined> {
   return inTransaction(database, async (tx) => {
     const [held] = await tx.select({ position: cases.position }).from(cases).where(eq(cases.id, caseId)).for('update')
     if (!held) return undefined
@@ -137,7 +143,9 @@ export async function appendEntries(database: Database, caseId: string, incoming
     return {
       kept: [...new Set(sent)].filter((id) => !clashing.has(id)),
       conflicts: all.filter((one) => clashing.has(one.id)),
-      ...(await newsOf(tx, caseId, since > held.position ? 0 : since)),
+      ...(since === undefined
+        ? { entries: [], received: {}, position: held.position + added.length }
+        : await newsOf(tx, caseId, since > held.position ? 0 : since)),
     }
   })
 }

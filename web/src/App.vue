@@ -1,20 +1,35 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
+import { useFirm } from './firm/firmStore.ts'
+import { useOutbox } from './keeping/outbox.ts'
 import { useAppearance } from './shared/appearance.ts'
+import { useNewer } from './shared/appUpdate.ts'
 import KeysDialog from './shared/KeysDialog.vue'
 import { useKeys } from './shared/keys.ts'
-import { useOutbox } from './shared/outbox.ts'
+import { missingPart } from './shared/missingPart.ts'
 
 const outbox = useOutbox()
+const firm = useFirm()
+const { newer, goOver } = useNewer()
 const appearance = useAppearance()
 const route = useRoute()
 const keysShown = ref(false)
 const atHome = computed(() => route.name === 'today')
 const atLibrary = computed(() => route.name === 'library' || route.name === 'system')
 
+/** a part that is still missing after a second try may belong to a build that is gone: the page itself is fetched anew */
+const again = shallowRef(0)
+function fetchAgain() {
+  again.value++
+  missingPart.value?.()
+}
+const reloadPage = () => window.location.reload()
+
 useKeys({ '?': () => (keysShown.value = true), d: () => appearance.toggle() })
-onMounted(() => void outbox.flush())
+onMounted(async () => {
+  await Promise.allSettled([outbox.reload().then(outbox.flush), firm.load()])
+})
 </script>
 
 <template>
@@ -30,8 +45,9 @@ onMounted(() => void outbox.flush())
       <div id="bar-case" class="bar-case" />
       <div class="bar-end">
         <span v-if="outbox.waiting > 0" class="waiting" role="status">
-          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry waits' : 'entries wait'
-          }}<template v-if="outbox.away">: no server, kept on this device</template>
+          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away && outbox.unsaved.size === 0"
+            >: kept on this device</template
+          >
         </span>
         <router-link :to="{ name: 'bench' }" class="place" :aria-current="route.name === 'bench' ? 'page' : undefined">
           <v-icon icon="$bench" aria-hidden="true" /> <span class="place-name">Bench</span>
@@ -49,12 +65,28 @@ onMounted(() => void outbox.flush())
         />
       </div>
     </header>
+    <section v-if="outbox.unsaved.size > 0" class="notice grave" role="alert">
+      <p>
+        <strong
+          >Not saved on this device: {{ outbox.unsaved.size }} {{ outbox.unsaved.size === 1 ? 'entry is' : 'entries are' }} in this page only. Do not close
+          it.</strong
+        >
+        {{ outbox.trouble }} Saving and sending are tried again by themselves.
+      </p>
+      <v-btn @click="outbox.flush()">Try again now</v-btn>
+    </section>
+    <section v-if="newer !== 'none' && outbox.unsaved.size === 0" class="notice" role="status">
+      <p v-if="newer === 'waiting'">A new version of Dewpoint is ready. What you have recorded stays.</p>
+      <p v-else>Dewpoint was updated in another tab.</p>
+      <v-btn @click="goOver()">{{ newer === 'waiting' ? 'Use the new version' : 'Reload this tab' }}</v-btn>
+    </section>
+    <section v-if="missingPart" class="notice grave" role="alert">
+      <p><strong>This part of Dewpoint could not be fetched.</strong> What you have recorded stays. Try again when there is signal.</p>
+      <v-btn @click="fetchAgain">Try again</v-btn>
+      <v-btn v-if="again > 1" variant="text" @click="reloadPage">Reload the page</v-btn>
+    </section>
     <router-view />
     <KeysDialog v-model="keysShown" />
-    <v-snackbar :model-value="outbox.refused !== null" color="error" timeout="-1" @update:model-value="outbox.refused = null">
-      The server would not take an entry. {{ outbox.refused }}
-      <template #actions><v-btn variant="text" @click="outbox.refused = null">Understood</v-btn></template>
-    </v-snackbar>
   </v-app>
 </template>
 
@@ -84,6 +116,23 @@ onMounted(() => void outbox.flush())
   stroke: var(--copper);
   stroke-width: 2.6;
   stroke-linecap: round;
+}
+.notice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 18px;
+  padding: 10px 20px;
+  border-bottom: 1px solid var(--rule);
+  border-left: 6px solid var(--copper);
+  background: var(--sheet);
+}
+.notice p {
+  margin: 0;
+  flex: 1 1 20rem;
+}
+.notice.grave {
+  border-left-color: var(--stop);
 }
 .name {
   font-weight: 600;

@@ -3,7 +3,11 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
+import { keepApplication } from './shared/appUpdate.ts'
 import { vuetify } from './shared/theme.ts'
 import './shared/app.css'
 
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+
+// once the page has what it needs: fetching everything else must not stand in its way
+window.addEventListener('load', () => keepApplication().catch(() => undefined))

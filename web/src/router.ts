@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { isMissingPart, missingPart } from './shared/missingPart.ts'
 import TodayPage from './today/TodayPage.vue'
 
 /** Every place has an address of its own; what only a case needs is loaded with the case. */
@@ -17,10 +18,18 @@ export const router = createRouter({
     { path: '/library', name: 'library', component: () => import('./library/LibraryPage.vue'), meta: { title: 'Library' } },
     { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
     { path: '/bench/wiring', name: 'bench', component: () => import('./bench/WiringBench.vue'), meta: { title: 'Bench' } },
-    { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Costs' } },
+    { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Firm settings' } },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shared/NowherePage.vue'), meta: { title: 'Nothing here' } },
   ],
   scrollBehavior: () => ({ top: 0 }),
+})
+
+router.onError((error, to) => {
+  if (!isMissingPart(error)) return
+  missingPart.value = () => {
+    missingPart.value = null
+    return router.push(to)
+  }
 })
 
 router.afterEach((to) => {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useOutbox } from '../keeping/outbox.ts'
+import { lazyPart } from '../shared/missingPart.ts'
 import { complaintWords } from '../today/complaintWords.ts'
 import CallPhase from './call/CallPhase.vue'
 import { useCase } from './caseStore.ts'
@@ -11,10 +13,12 @@ import StopPanel from './StopPanel.vue'
 import TracePhase from './trace/TracePhase.vue'
 
 // the map comes with its own drawing library
-const WiringPhase = defineAsyncComponent(() => import('./wiring/WiringPhase.vue'))
+const WiringPhase = lazyPart(() => import('./wiring/WiringPhase.vue'))
+const NotAccepted = lazyPart(() => import('../keeping/NotAccepted.vue'))
 
 const props = defineProps<{ id: string; phase?: string }>()
 const store = useCase()
+const outbox = useOutbox()
 const router = useRouter()
 
 const phases = [
@@ -39,16 +43,17 @@ const years = computed(() => {
 
 watch(
   () => props.id,
-  (id) => void store.open(id),
+  (id) => store.open(id),
   { immediate: true },
 )
 let poll = 0
 onMounted(() => {
-  poll = window.setInterval(() => document.visibilityState === 'visible' && void store.refresh(), 15_000)
+  poll = window.setInterval(() => (document.visibilityState === 'visible' ? store.refresh() : undefined), 15_000)
 })
 onBeforeUnmount(() => window.clearInterval(poll))
 
-const go = (phase: string) => void router.push({ name: 'case', params: { id: props.id, phase } })
+const refusedHere = computed(() => outbox.notAccepted.some((one) => one.caseId === props.id))
+const go = (phase: string) => router.push({ name: 'case', params: { id: props.id, phase } })
 </script>
 
 <template>
@@ -79,7 +84,9 @@ const go = (phase: string) => void router.push({ name: 'case', params: { id: pro
     <v-btn variant="text" :to="{ name: 'today' }">Today’s calls</v-btn>
   </main>
   <main v-else-if="!store.current" class="trouble dim" aria-live="polite">Fetching the case…</main>
-  <main v-else class="case">
+  <!-- another case is another page: nothing typed for one may end in the next -->
+  <main v-else :key="id" class="case">
+    <NotAccepted v-if="refusedHere" :case-id="id" :catalogue="store.catalogue ?? undefined" class="refused" />
     <p v-if="store.thoughtTrouble" class="alert" role="alert">
       {{ store.thoughtTrouble }} Entries are kept; the ranking will follow.
       <v-btn variant="text" @click="store.think()">Try again</v-btn>
@@ -94,6 +101,10 @@ const go = (phase: string) => void router.push({ name: 'case', params: { id: pro
 </template>
 
 <style scoped>
+.refused {
+  margin: 0;
+  border-bottom: 1px solid var(--rule);
+}
 .title {
   display: flex;
   flex-direction: column;

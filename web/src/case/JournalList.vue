@@ -1,13 +1,30 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { clock, exactly } from '../shared/times.ts'
+import { useOutbox } from '../keeping/outbox.ts'
 import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
 
 const store = useCase()
+const outbox = useOutbox()
+/** where an entry stands that the server is not known to keep */
+const standings = { saving: '', unsaved: 'in this page only, not saved', waiting: 'waiting to send', refused: 'not accepted by the server' } as const
+const clocks = {
+  ahead: 'Time not true: that clock stood ahead',
+  behind: 'Time not true: that clock stood behind',
+  unreadable: 'Time not readable',
+} as const
 const doubts = computed(() => new Map(store.diagnosis?.doubted.map((one) => [one.entry, one.why])))
 const lines = computed(() =>
-  store.catalogue ? [...store.live].reverse().map((entry) => ({ entry, ...entryWords(store.catalogue!, entry), doubt: doubts.value.get(entry.id) })) : [],
+  store.catalogue
+    ? [...store.live].reverse().map((entry) => ({
+        entry,
+        ...entryWords(store.catalogue!, entry),
+        doubt: doubts.value.get(entry.id),
+        standing: outbox.standingOf(entry.id),
+        untrue: store.untrue.get(entry.id),
+      }))
+    : [],
 )
 </script>
 
@@ -15,17 +32,25 @@ const lines = computed(() =>
   <section class="journal" aria-labelledby="journal-title">
     <div class="head">
       <h2 id="journal-title" class="eyebrow">Journal</h2>
-      <v-btn v-if="lines.length > 0" variant="text" size="small" prepend-icon="$undo" aria-keyshortcuts="u" @click="store.retract()"
+      <v-btn v-if="lines.length > 0" variant="text" size="small" prepend-icon="$undo" aria-keyshortcuts="u" :disabled="!store.undoable" @click="store.retract()"
         >Undo <kbd class="wide">U</kbd></v-btn
       >
     </div>
     <p v-if="lines.length === 0" class="dim">Nothing written yet. Every answer and reading lands here by itself.</p>
     <ol>
       <li v-for="line in lines" :key="line.entry.id">
-        <time class="mono dim" :datetime="line.entry.at" :title="`${exactly(line.entry.at)}, ${line.entry.author}`">{{ clock(line.entry.at) }}</time>
+        <time
+          class="mono dim"
+          :class="{ untrue: line.untrue }"
+          :datetime="line.entry.at"
+          :title="`${exactly(line.entry.at)}, ${line.entry.author}${line.untrue ? `. ${clocks[line.untrue]}` : ''}`"
+          >{{ line.untrue === 'unreadable' ? '–' : clock(line.entry.at) }}</time
+        >
         <span class="what">{{ line.what }}</span>
         <strong>{{ line.result }}</strong>
-        <span v-if="line.doubt" class="doubt">counts little: {{ line.doubt }}</span>
+        <span v-if="line.untrue" class="mark">{{ clocks[line.untrue] }}</span>
+        <span v-if="line.doubt" class="mark">Given little weight: {{ line.doubt }}</span>
+        <span v-if="line.standing && line.standing !== 'saving'" class="mark" :class="line.standing">{{ standings[line.standing] }}</span>
         <v-btn
           icon="$away"
           variant="text"
@@ -68,9 +93,31 @@ strong {
   grid-column: 2;
   font-weight: 600;
 }
-.doubt {
+.mark {
   grid-column: 2;
   color: var(--live);
+}
+.mark.waiting::before,
+.mark.unsaved::before,
+.mark.refused::before {
+  content: '';
+  display: inline-block;
+  width: 9px;
+  height: 9px;
+  margin-right: 7px;
+  border: 2px solid currentcolor;
+  border-radius: 50%;
+}
+.mark.unsaved,
+.mark.refused {
+  color: var(--stop);
+}
+.mark.refused::before {
+  border-radius: 0;
+  background: currentcolor;
+}
+.untrue {
+  text-decoration: line-through;
 }
 .what {
   color: var(--dim);

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { readCase, type NewCase } from '@dewpoint/contract'
-import type { Entry, Payload } from '@dewpoint/core/casebook'
+import { readCase, type NewCase, type SiteLine } from '@dewpoint/contract'
+import { newEntry, type Payload } from '@dewpoint/core/casebook'
 import { catalogues } from '@dewpoint/trade'
 import { v7 } from 'uuid'
-import { computed, onMounted, reactive, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { fetchSites } from '../shared/api.ts'
-import { keepCase } from '../shared/device.ts'
-import { useOutbox } from '../shared/outbox.ts'
+import { mergeCase } from '../keeping/device.ts'
+import { deviceId } from '../keeping/identity.ts'
+import { knownSites } from '../keeping/keptAnswers.ts'
+import { useOutbox } from '../keeping/outbox.ts'
 import PlainSelect from '../shared/PlainSelect.vue'
 import { author } from './author.ts'
 import ComplaintForm from './call/ComplaintForm.vue'
@@ -16,8 +17,19 @@ const router = useRouter()
 const outbox = useOutbox()
 const systems = Object.values(catalogues).map(({ system }) => ({ value: system.id, title: system.label }))
 const form = reactive({ name: '', address: '', note: '', system: systems[0]!.value, installedOn: '' })
-/** places known from before; without the server none */
-const sites = ref<Awaited<ReturnType<typeof fetchSites>>>([])
+/** places known from before that have what is typed in their name or address */
+const sites = shallowRef<SiteLine[]>([])
+/** the last look for them: a case is not opened before it is answered, or a known place would be written down twice */
+let looking: Promise<void> = Promise.resolve()
+watch(
+  () => form.name.trim(),
+  (typed) => {
+    if (typed.length < 2) return
+    looking = knownSites(typed).then((found) => {
+      if (form.name.trim() === typed) sites.value = found
+    })
+  },
+)
 const known = computed(() => sites.value.find((one) => one.name.toLowerCase() === form.name.trim().toLowerCase()))
 /** the boiler there that is called about; null for one not known yet */
 const chosen = ref<string | null>(null)
@@ -26,13 +38,6 @@ const byHand = ref(false)
 watch(known, (one) => (chosen.value = one?.appliances.find(({ system }) => !byHand.value || system === form.system)?.id ?? null))
 const boilerThere = computed({ get: () => chosen.value ?? 'another', set: (id) => (chosen.value = id === 'another' ? null : id) })
 const there = computed(() => known.value?.appliances.find((one) => one.id === chosen.value))
-onMounted(
-  () =>
-    void fetchSites().then(
-      (all) => (sites.value = all),
-      () => undefined,
-    ),
-)
 
 const problems = ref<Record<string, string>>({})
 const busy = ref(false)
@@ -44,7 +49,8 @@ onMounted(() => first.value?.focus())
 async function open(complaint: Payload<'complaint'>) {
   if (busy.value) return
   busy.value = true
-  const now = new Date().toISOString()
+  await looking
+  const now = new Date()
   const place = known.value
   const site = place
     ? { id: place.id, name: place.name, address: place.address, note: place.note }
@@ -53,17 +59,21 @@ async function open(complaint: Payload<'complaint'>) {
   const appliance = there.value
     ? { id: there.value.id, system: there.value.system, label: there.value.label, installedOn: there.value.installedOn }
     : { id: v7(), system: form.system, label, installedOn: form.installedOn }
-  const body: NewCase = { id: v7(), openedAt: now, site, appliance, controls: 'direct', settings: {} }
+  const body: NewCase = { id: v7(), openedAt: now.toISOString(), site, appliance, controls: 'direct', settings: {} }
   const parsed = readCase(body)
   if (!parsed.ok) {
     problems.value = Object.fromEntries(parsed.problems.map((one) => [one.field, one.message]))
     busy.value = false
     return
   }
-  const entry: Entry = { id: v7(), at: now, author: author.value, schema: 1, type: 'complaint', payload: complaint }
-  await keepCase({ id: body.id, openedAt: now, controls: 'direct', settings: {}, site, appliance: { ...appliance, siteId: site.id }, entries: [entry] })
-  await outbox.add({ kind: 'open', caseId: body.id, body })
-  await outbox.add({ kind: 'entry', caseId: body.id, entry })
+  const entry = newEntry('complaint', complaint, { id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: [] })
+  const { id } = body
+  // the copy on the device is for reading without the server; what must not be lost goes by the outbox, which says so when it cannot keep it
+  await mergeCase({ ...body, settings: {}, appliance: { ...appliance, siteId: site.id }, entries: [entry], received: {}, position: 0 }).catch(() => undefined)
+  await outbox.add([
+    { kind: 'open', caseId: id, body },
+    { kind: 'entry', caseId: id, entry },
+  ])
   await router.replace({ name: 'case', params: { id: body.id, phase: 'call' } })
 }
 </script>

@@ -1,8 +1,9 @@
 import { ref, watch } from 'vue'
+import { recall, remember } from '../keeping/storage.ts'
 
 const key = 'dewpoint.author'
 
 /** Who writes on this device. */
-export const author = ref(localStorage.getItem(key) ?? 'Ines Quill')
+export const author = ref(recall(key) ?? 'Ines Quill')
 
-watch(author, (name) => localStorage.setItem(key, name))
+watch(author, (name) => remember(key, name))

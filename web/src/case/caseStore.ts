@@ -1,13 +1,16 @@
-import type { Case, FirmCosts, Past } from '@dewpoint/contract'
-import { append, controlsOf, standing, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import type { Case, News, Past } from '@dewpoint/contract'
+import { append, controlsOf, newEntry, sameContent, standing, untrueTimes, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { standingActs, stopOf, type Diagnosis, type Order } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
-import { fetchCase, fetchCosts, fetchPast, Refused } from '../shared/api.ts'
-import { keepCase, keptCase, listUnsent } from '../shared/device.ts'
-import { useOutbox } from '../shared/outbox.ts'
+import { useFirm } from '../firm/firmStore.ts'
+import { fetchCase, fetchNews, Refused } from '../keeping/api.ts'
+import { keptCase, mergeCase } from '../keeping/device.ts'
+import { deviceId } from '../keeping/identity.ts'
+import { knownPast } from '../keeping/keptAnswers.ts'
+import { changedCase, useOutbox } from '../keeping/outbox.ts'
 import { presses } from '../shared/presses.ts'
 import { reasoning } from '../workers/reasoning.ts'
 import { author } from './author.ts'
@@ -15,6 +18,7 @@ import { author } from './author.ts'
 /** The case on the screen: its journal, and what the reasoning makes of it. */
 export const useCase = defineStore('case', () => {
   const outbox = useOutbox()
+  const firm = useFirm()
   const current = shallowRef<Case | null>(null)
   const entries = shallowRef<Entry[]>([])
   const trouble = ref<string | null>(null)
@@ -24,12 +28,15 @@ export const useCase = defineStore('case', () => {
   const diagnosis = shallowRef<Diagnosis | null>(null)
   /** belief before the latest entry, by suspect */
   const before = shallowRef<Record<string, number>>({})
-  /** what earlier cases teach, and what things cost the firm; without the server neither */
+  /** what earlier cases teach */
   const past = shallowRef<Past | null>(null)
-  const costs = shallowRef<FirmCosts | null>(null)
+  /** what things cost the firm; null before it said */
+  const costs = computed(() => firm.settings?.costs ?? null)
   const thinking = ref(false)
   const thoughtTrouble = ref<string | null>(null)
   let round = 0
+  /** counts what was opened: what belongs to an earlier opening and arrives late is thrown away */
+  let opening = 0
   const isMeant = presses()
   const thoughtOf = shallowRef<Entry[] | null>(null)
 
@@ -57,40 +64,27 @@ export const useCase = defineStore('case', () => {
   /** what was done and is not undone */
   const acts = computed(() => (catalogue.value ? standingActs(catalogue.value, entries.value) : []))
 
+  /** times of entries that cannot be true, and why */
+  const untrue = computed(() => untrueTimes(entries.value, current.value?.received))
+
   /** Shows a case: first what is kept on this device, then what the server has. */
   async function open(id: string): Promise<void> {
-    if (current.value?.id !== id) {
-      current.value = null
-      entries.value = []
-      diagnosis.value = null
-      before.value = {}
-      past.value = null
-    }
+    const mine = ++opening
+    if (current.value?.id !== id) leave()
     trouble.value = null
-    void learn(id)
-    const [kept, unsent] = await Promise.all([keptCase(id), listUnsent()])
-    const mine = unsent.flatMap((one) => (one.kind === 'entry' && one.caseId === id ? [one.entry] : []))
-    if (kept) show(kept, mine)
-    await refresh(id, mine)
-  }
-
-  /** Fetches what earlier cases teach. Nothing waits for it. */
-  async function learn(id: string): Promise<void> {
-    const [taught, priced] = await Promise.allSettled([fetchPast(id), fetchCosts()])
-    if (current.value && current.value.id !== id) return
-    if (priced.status === 'fulfilled') costs.value = priced.value
-    if (taught.status === 'fulfilled') past.value = taught.value
-  }
-
-  /** Fetches what others wrote meanwhile. */
-  async function refresh(id = current.value?.id, mine: Entry[] = []): Promise<void> {
-    if (!id) return
+    learn(id, mine).catch(() => undefined)
+    await outbox.reload()
+    const kept = (await keptCase(id).catch(() => undefined)) ?? asOpened(id)
+    if (mine !== opening) return
+    // what an older version kept knows no position: everything is news to it
+    if (kept && !current.value) show({ ...{ received: {}, position: 0 }, ...kept })
     try {
       const fresh = await fetchCase(id)
-      if (current.value && current.value.id !== id) return
-      show(fresh, mine)
+      if (mine !== opening) return
+      show(fresh)
+      await sendAgain(id, fresh.entries)
     } catch (error) {
-      if (current.value?.id === id) return
+      if (mine !== opening || current.value?.id === id) return
       trouble.value =
         error instanceof Refused
           ? error.problem.detail
@@ -98,36 +92,107 @@ export const useCase = defineStore('case', () => {
     }
   }
 
-  function show(one: Case, mine: Entry[]): void {
-    const merged = append(one.entries, [...mine, ...(current.value?.id === one.id ? entries.value : [])]).entries
-    const changed = merged.length !== entries.value.length || current.value?.id !== one.id
-    current.value = { ...one, entries: merged }
-    if (changed) entries.value = merged
-    void keepCase(structuredClone(toRaw(current.value)))
+  /** A case opened here that neither disk nor server has yet: what is known of it waits to be sent. */
+  function asOpened(id: string): Case | undefined {
+    const item = outbox.items.find((one) => one.kind === 'open' && one.caseId === id)
+    if (item?.kind !== 'open') return undefined
+    const { site, appliance, openedAt, controls, settings = {} } = item.body
+    return { id, openedAt, controls, settings, site, appliance: { ...appliance, siteId: site.id }, entries: [], received: {}, position: 0 }
   }
 
-  /** Writes an entry: kept here at once, sent when it can be. */
-  function write<T extends EntryType>(type: T, payload: Payload<T>): void {
+  /** Nothing of a case stays when it is left: neither its journal nor what was thought of it. */
+  function leave(): void {
+    round++
+    current.value = null
+    entries.value = []
+    diagnosis.value = null
+    thoughtOf.value = null
+    thoughtTrouble.value = null
+    thinking.value = false
+    before.value = {}
+    past.value = null
+    picked.value = null
+    wanted = null
+  }
+
+  /** Fetches what earlier cases teach and what the firm has set. Nothing waits for it. */
+  async function learn(id: string, mine: number): Promise<void> {
+    const [taught] = await Promise.allSettled([knownPast(id), firm.load()])
+    if (mine === opening && taught.status === 'fulfilled') past.value = taught.value
+  }
+
+  /** Fetches what others wrote meanwhile. */
+  async function refresh(): Promise<void> {
+    const one = current.value
+    if (!one) return
+    const mine = opening
+    try {
+      const news = await fetchNews(one.id, one.position)
+      if (mine === opening) takeNews(one.id, news)
+    } catch {
+      // the next look gets it
+    }
+  }
+
+  /** What this device holds of a case and the server lacks is sent again: the server may have been restored from a backup. */
+  async function sendAgain(id: string, known: readonly Entry[]): Promise<void> {
+    const there = new Set(known.map((one) => one.id))
+    const lacking = entries.value.filter((one) => !there.has(one.id) && outbox.standingOf(one.id) === null)
+    if (lacking.length > 0) await outbox.add(lacking.map((entry) => ({ kind: 'entry', caseId: id, entry })))
+    else await outbox.flush()
+  }
+
+  /** Puts a case on the screen with everything written in it here, whatever the server or the disk knew of it. */
+  function show(one: Case): void {
+    const unsent = outbox.items.flatMap((item) => (item.kind === 'entry' && item.caseId === one.id && item.state !== 'conflict' ? [item.entry] : []))
+    const here = current.value?.id === one.id ? entries.value : []
+    const merged = append(one.entries, [...unsent, ...here]).entries
+    const changed = current.value?.id !== one.id || !same(merged, entries.value)
+    current.value = { ...one, received: { ...current.value?.received, ...one.received }, entries: merged }
+    if (changed) entries.value = merged
+    outbox.knows(one.id, one.position)
+    keep()
+  }
+
+  /** Adds what others wrote, or what the server says of what was sent. */
+  function takeNews(id: string, { entries: fresh, received, position }: News): void {
+    if (current.value?.id !== id || (fresh.length === 0 && position === current.value.position)) return
+    show({ ...current.value, entries: append(fresh, current.value.entries).entries, received: { ...current.value.received, ...received }, position })
+  }
+
+  outbox.listen((change) => {
+    if (current.value?.id !== change.caseId) return
+    current.value = changedCase({ ...current.value, entries: entries.value }, change)
+    entries.value = current.value.entries
+  }, takeNews)
+
+  /** Keeps the case on this device. What of it is not sent stands in the outbox besides, which says so when the device keeps nothing. */
+  function keep(): void {
+    if (current.value) mergeCase(structuredClone(toRaw(current.value))).catch(() => undefined)
+  }
+
+  /** Writes an entry: shown at once, kept on this device, sent when it can be. Resolves when it is kept, or known not to be. */
+  async function write<T extends EntryType>(type: T, payload: Payload<T>): Promise<void> {
     if (!current.value) return
-    // never earlier than the last entry, so that a device with a slow clock still writes at the end
-    const last = entries.value.at(-1)?.at
-    const now = new Date().toISOString()
-    const at = last !== undefined && last > now ? last : now
-    const entry = { id: v7(), at, author: author.value, schema: 1, type, payload: JSON.parse(JSON.stringify(payload)) as unknown } as Entry
+    const plain = JSON.parse(JSON.stringify(payload)) as Payload<T>
+    const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: author.value, device: deviceId, seen: entries.value })
     entries.value = append(entries.value, [entry]).entries
     current.value = { ...current.value, entries: entries.value }
-    void keepCase(structuredClone(toRaw(current.value)))
-    void outbox.add({ kind: 'entry', caseId: current.value.id, entry })
+    keep()
+    await outbox.add([{ kind: 'entry', caseId: current.value.id, entry }])
   }
 
   /** Writes an answer, unless it is the second press of a double press: that lands on whatever has moved under the finger. */
-  function answer(payload: Payload<'reading'>): void {
-    if (isMeant()) write('reading', payload)
+  async function answer(payload: Payload<'reading'>): Promise<void> {
+    if (isMeant()) await write('reading', payload)
   }
 
-  /** Takes back one entry, or this author's latest. Undo is an entry too. */
-  function retract(id = live.value.findLast((one) => one.author === author.value)?.id): void {
-    if (id) write('retract', { entry: id })
+  /** what undo takes back: the latest that stands of this writer's own, written on this device */
+  const undoable = computed(() => live.value.findLast((one) => one.author === author.value && one.device === deviceId)?.id)
+
+  /** Takes back one entry, or the writer's own latest on this device. Undo is an entry too. */
+  async function retract(id = undoable.value): Promise<void> {
+    if (id) await write('retract', { entry: id })
   }
 
   /** Puts a check before the one offered: somebody wants it next. */
@@ -140,18 +205,19 @@ export const useCase = defineStore('case', () => {
   async function think(): Promise<void> {
     if (!current.value) return
     const mine = ++round
+    const seen = entries.value
     thinking.value = true
     try {
-      const result = await reasoning.diagnose(current.value.appliance.system, controls.value, toRaw(entries.value), {
+      const result = await reasoning.diagnose(current.value.appliance.system, controls.value, toRaw(seen), {
         order: order.value,
         also: picked.value ? [picked.value] : [],
         ...(past.value && { experience: toRaw(past.value).experience }),
         ...(costs.value && { costs: toRaw(costs.value) }),
       })
       if (mine !== round) return
-      if (entries.value !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
+      if (seen !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
       diagnosis.value = result
-      thoughtOf.value = entries.value
+      thoughtOf.value = seen
       thoughtTrouble.value = null
     } catch (error) {
       if (mine === round) thoughtTrouble.value = (error as Error).message
@@ -164,7 +230,7 @@ export const useCase = defineStore('case', () => {
     picked.value = wanted
     wanted = null
   })
-  watch([entries, order, picked, past, costs], () => void think())
+  watch([entries, order, picked, past, costs], think)
 
   return {
     current,
@@ -182,6 +248,8 @@ export const useCase = defineStore('case', () => {
     diagnosis,
     before,
     past,
+    untrue,
+    undoable,
     thinking,
     thoughtTrouble,
     open,
@@ -193,3 +261,5 @@ export const useCase = defineStore('case', () => {
     think,
   }
 })
+
+const same = (a: readonly Entry[], b: readonly Entry[]) => a.length === b.length && a.every((one, index) => one === b[index] || sameContent(one, b[index]))

@@ -1,61 +1,91 @@
 <script setup lang="ts">
-import { readFirmCosts, type FirmCosts } from '@dewpoint/contract'
+import { readFirmSettings, type FirmCosts } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { onMounted, reactive, ref } from 'vue'
-import { fetchCosts, Refused, sendCosts } from '../shared/api.ts'
+import { Refused } from '../keeping/api.ts'
+import PlainSelect from '../shared/PlainSelect.vue'
+import { zone } from '../shared/times.ts'
+import { useFirm } from './firmStore.ts'
 
-/** What things cost the firm: the next check is weighed by it. */
+/** What the firm has set: what things cost, and the clock it works by. */
+const firm = useFirm()
 const fields: { key: keyof FirmCosts; label: string; says: string }[] = [
   { key: 'hourlyRate', label: 'An hour on site', says: 'Every check and repair is paid by the minute.' },
   { key: 'secondTrip', label: 'A second trip', says: 'The way, and the customer’s patience. The hour there comes on top.' },
-  { key: 'wrongPart', label: 'A part condemned in vain', says: 'Beyond its price and the time: trust. The higher, the surer before a part is changed.' },
+  { key: 'wrongPart', label: 'A good part replaced', says: 'Beyond its price and the time: trust. The higher, the surer before a part is changed.' },
 ]
-const form = reactive<Record<keyof FirmCosts, string>>({ hourlyRate: '', secondTrip: '', wrongPart: '' })
+const zones = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((one) => one !== 'UTC')]
+const form = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: zone.value })
+/** the revision the form was filled from: nobody's later change is undone unseen */
+const revision = ref(0)
 const problems = ref<Partial<Record<string, string>>>({})
 const said = ref('')
 const away = ref(false)
 
-const show = (costs: FirmCosts) => {
+function show() {
+  const costs = firm.settings?.costs ?? usualCosts
   for (const { key } of fields) form[key] = String(costs[key])
+  form.timeZone = firm.settings?.timeZone ?? zone.value
+  revision.value = firm.settings?.revision ?? 0
 }
 onMounted(async () => {
+  show()
   try {
-    show((await fetchCosts()) ?? usualCosts)
+    await firm.load()
   } catch {
     away.value = true
-    show(usualCosts)
   }
+  show()
 })
 
-async function keep() {
+async function save() {
   said.value = ''
   const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
-  const parsed = readFirmCosts(Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key])])))
+  const costs = Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key])]))
+  const parsed = readFirmSettings({ costs, timeZone: form.timeZone, revision: revision.value })
   problems.value = parsed.ok ? {} : Object.fromEntries(parsed.problems.map(({ field, message }) => [field, message]))
   if (!parsed.ok) return
   try {
-    await sendCosts(parsed.value)
+    await firm.send(parsed.value)
+    revision.value = firm.settings?.revision ?? 0
     away.value = false
-    said.value = 'Kept. Every case is weighed by it from now on.'
+    said.value = 'Saved. Every case is weighed by it from now on.'
   } catch (error) {
-    if (error instanceof Refused) problems.value = Object.fromEntries((error.problem.fields ?? []).map(({ field, message }) => [field, message]))
-    else said.value = 'Not kept: the server does not answer. Leave this page open and try again.'
+    if (!(error instanceof Refused)) said.value = 'Not saved: the server does not answer. Leave this page open and try again.'
+    else if (error.kind === 'changed') said.value = `Not saved: ${error.problem.detail}`
+    else problems.value = Object.fromEntries((error.problem.fields ?? []).map(({ field, message }) => [field, message]))
   }
+}
+
+/** Fills the form with what somebody else saved meanwhile. */
+async function showTheirs() {
+  said.value = ''
+  await firm.load().catch(() => (away.value = true))
+  show()
 }
 </script>
 
 <template>
   <main class="firm">
-    <h1>What things cost</h1>
-    <p class="dim">In your own money. The next check is the one with the least expected cost up to a proven repair.</p>
-    <p v-if="away" role="alert">The server does not answer: these are the usual figures, not yours.</p>
-    <form @submit.prevent="keep">
+    <h1>Firm settings</h1>
+    <p v-if="away" role="alert">The server does not answer: these are the last known settings.</p>
+    <form @submit.prevent="save">
+      <h2 class="eyebrow">What things cost</h2>
+      <p class="dim">In your own money. The next check is the one with the least expected cost up to a proven repair.</p>
       <div v-for="one in fields" :key="one.key" class="field">
-        <v-text-field v-model="form[one.key]" :label="one.label" inputmode="decimal" :error-messages="problems[one.key]" />
+        <v-text-field v-model="form[one.key]" :label="one.label" inputmode="decimal" :error-messages="problems[`costs.${one.key}`]" />
         <p class="dim">{{ one.says }}</p>
       </div>
-      <v-btn type="submit" color="primary" variant="flat">Keep</v-btn>
-      <p role="status">{{ said }}</p>
+      <h2 class="eyebrow">Clock</h2>
+      <div class="field">
+        <PlainSelect v-model="form.timeZone" :items="zones" label="Time zone" />
+        <p class="dim">Days and times are shown and typed in it, whatever the device is set to.</p>
+      </div>
+      <v-btn type="submit" color="primary" variant="flat">Save settings</v-btn>
+      <p role="status">
+        {{ said }}
+        <v-btn v-if="said.startsWith('Not saved: Somebody')" variant="text" @click="showTheirs">Show theirs</v-btn>
+      </p>
     </form>
   </main>
 </template>
@@ -69,7 +99,7 @@ async function keep() {
 }
 h1 {
   font-size: 1.9rem;
-  margin-bottom: 6px;
+  margin-bottom: 18px;
 }
 .field {
   margin: 18px 0;

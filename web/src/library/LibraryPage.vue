@@ -4,7 +4,7 @@ import type { BoilerSystem } from '@dewpoint/core/system'
 import { catalogueOf, catalogues, stockCatalogues } from '@dewpoint/trade'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { bringIn, imported, takeOff } from './imported.ts'
+import { bringIn, imported, notKept, takeOff } from './imported.ts'
 
 const router = useRouter()
 const problems = ref<LineProblem[]>([])
@@ -46,6 +46,9 @@ async function choose(event: Event) {
     </div>
     <p class="dim">Boilers as Dewpoint knows them: how each starts, what it is made of, how its parts fail. Open one and run it.</p>
 
+    <p v-if="notKept" class="problems" role="alert">
+      This device has no room left: what you imported lasts until the page is closed. Save it as a file, or remove others.
+    </p>
     <section v-if="problems.length > 0" class="problems" role="alert">
       <p>
         <strong>{{ tried }} was not brought in.</strong> Mend {{ problems.length === 1 ? 'this line' : 'these lines' }} and choose it again; nothing was changed

@@ -1,16 +1,20 @@
 import { readSystemFile, type LineProblem } from '@dewpoint/core/formats'
 import type { BoilerSystem } from '@dewpoint/core/system'
 import { catalogues } from '@dewpoint/trade'
-import { shallowRef } from 'vue'
+import { ref, shallowRef } from 'vue'
+import { recall, remember } from '../keeping/storage.ts'
 
 const key = 'dewpoint.systems'
 
-/** Systems brought in from files, kept on this device. */
+/** the device had no room for them: they last as long as the page */
+export const notKept = ref(false)
+
+/** Systems imported from files, kept on this device. */
 export const imported = shallowRef<BoilerSystem[]>(restore())
 
 function restore(): BoilerSystem[] {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? '[]') as BoilerSystem[]
+    return JSON.parse(recall(key) ?? '[]') as BoilerSystem[]
   } catch {
     return []
   }
@@ -42,5 +46,5 @@ export function takeOff(id: string): void {
 }
 
 function keep(): void {
-  localStorage.setItem(key, JSON.stringify(imported.value))
+  notKept.value = !remember(key, JSON.stringify(imported.value))
 }

@@ -1,5 +1,6 @@
 import { ref, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
+import { recall, remember } from '../keeping/storage.ts'
 
 const key = 'dewpoint.appearance'
 type Appearance = 'system' | 'light' | 'dark'
@@ -7,10 +8,10 @@ type Appearance = 'system' | 'light' | 'dark'
 /** Light or dark: follows the system until switched by hand. */
 export function useAppearance() {
   const theme = useTheme()
-  const chosen = ref<Appearance>((localStorage.getItem(key) as Appearance | null) ?? 'system')
+  const chosen = ref<Appearance>((recall(key) as Appearance | null) ?? 'system')
   watchEffect(() => {
     theme.change(chosen.value)
-    localStorage.setItem(key, chosen.value)
+    remember(key, chosen.value)
   })
   return {
     isDark: () => theme.global.current.value.dark,

@@ -1,28 +1,56 @@
 <script setup lang="ts">
 import type { CaseLine } from '@dewpoint/contract'
-import { onMounted, ref } from 'vue'
-import { fetchCases } from '../shared/api.ts'
-import { listUnsent } from '../shared/device.ts'
-import { useOutbox } from '../shared/outbox.ts'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { fetchCases } from '../keeping/api.ts'
+import { keptCases } from '../keeping/device.ts'
+import { useOutbox } from '../keeping/outbox.ts'
+import { keepRecent, letGoOfOld, lineOf } from '../keeping/recentCases.ts'
+import { lazyPart } from '../shared/missingPart.ts'
 import { ago, exactly } from '../shared/times.ts'
 import { complaintWords } from './complaintWords.ts'
 
-const cases = ref<CaseLine[] | null>(null)
-const failed = ref<string | null>(null)
-const keptHere = ref<{ id: string; name: string }[]>([])
-const outbox = useOutbox()
+const NotAccepted = lazyPart(() => import('../keeping/NotAccepted.vue'))
 
-async function load() {
-  failed.value = null
-  await outbox.flush()
-  keptHere.value = (await listUnsent()).flatMap((one) => (one.kind === 'open' ? [{ id: one.caseId, name: one.body.site.name }] : []))
+const cases = shallowRef<CaseLine[] | null>(null)
+/** where the list goes on; null at its end */
+const next = ref<string | null>(null)
+/** the server does not answer: the list is of what this device keeps */
+const away = ref<string | null>(null)
+const search = ref('')
+const outbox = useOutbox()
+/** counts what was asked for: an answer to an earlier question is thrown away */
+let question = 0
+let here = true
+
+/** calls taken here that the server is not known to have */
+const keptHere = computed(() => outbox.items.flatMap((one) => (one.kind === 'open' ? [{ id: one.caseId, name: one.body.site.name }] : [])))
+
+async function load(after: string | null = null) {
+  const mine = ++question
+  const words = search.value.trim()
   try {
-    cases.value = await fetchCases()
+    const answer = await fetchCases(words, after)
+    if (mine !== question) return
+    cases.value = after === null ? answer.cases : [...(cases.value ?? []), ...answer.cases]
+    next.value = answer.next
+    away.value = null
+    if (words === '' && after === null) await keepRecent(answer.cases, Date.now(), () => here)
   } catch (error) {
-    failed.value = (error as Error).message
+    const kept = await keptCases().catch(() => [])
+    if (mine !== question) return
+    away.value = (error as Error).message
+    cases.value = kept
+      .map(lineOf)
+      .filter(({ site, appliance }) => [site.name, site.address, appliance.label].some((text) => text.toLowerCase().includes(words.toLowerCase())))
+    next.value = null
   }
 }
-onMounted(load)
+watch(search, () => load())
+onMounted(async () => {
+  await load()
+  await letGoOfOld(outbox.items, Date.now())
+})
+onBeforeUnmount(() => (here = false))
 
 const where = (one: CaseLine): { text: string; done: boolean } => {
   const { closed, repairs, condemned, readings } = one.summary
@@ -38,25 +66,37 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
     <div class="head">
       <h1>Today’s calls</h1>
       <div class="head-acts">
-        <v-btn variant="text" :to="{ name: 'firm' }">What things cost</v-btn>
+        <v-btn variant="text" :to="{ name: 'firm' }">Firm settings</v-btn>
         <v-btn color="primary" variant="flat" prepend-icon="$add" :to="{ name: 'new' }">New call</v-btn>
       </div>
     </div>
 
-    <section v-if="failed" class="note" role="alert">
+    <NotAccepted v-if="outbox.notAccepted.length > 0" />
+    <section v-if="away" class="note" role="alert">
       <p>
-        <strong>{{ failed }}</strong> Calls opened on this device before can still be reached by their address; new entries are kept here and sent later.
+        <strong>{{ away }}</strong> {{ cases?.length ? 'These are the cases kept on this device.' : 'No cases are kept on this device yet.' }} What you record
+        is kept here and sent when there is signal.
       </p>
-      <v-btn @click="load">Try again</v-btn>
+      <v-btn @click="load()">Try again</v-btn>
     </section>
     <ul v-if="keptHere.length > 0" class="kept">
       <li v-for="one in keptHere" :key="one.id">
         <router-link :to="{ name: 'case', params: { id: one.id } }">{{ one.name }}</router-link> <span class="dim">kept on this device, not sent yet</span>
       </li>
     </ul>
-    <p v-if="!cases && !failed" class="dim" aria-live="polite">Fetching the calls…</p>
-    <section v-if="cases && cases.length === 0" class="note">
-      <p>No calls yet. Take one: the customer’s first words already tell suspects apart, and say what to put on the van.</p>
+    <v-text-field
+      v-model="search"
+      label="Find a case by name, street or boiler"
+      maxlength="80"
+      clearable
+      type="search"
+      class="find"
+      @click:clear="search = ''"
+    />
+    <p v-if="!cases" class="dim" aria-live="polite">Fetching the calls…</p>
+    <section v-if="cases && cases.length === 0 && !away" class="note">
+      <p v-if="search.trim() === ''">No calls yet. Take one: the customer’s first words already tell suspects apart, and say what to put on the van.</p>
+      <p v-else>No case has “{{ search.trim() }}” in its name, street or boiler.</p>
     </section>
 
     <ol v-if="cases && cases.length > 0" class="calls">
@@ -79,6 +119,7 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
         </router-link>
       </li>
     </ol>
+    <v-btn v-if="next" variant="text" class="more" @click="load(next)">Show earlier cases</v-btn>
   </main>
 </template>
 
@@ -111,6 +152,13 @@ h1 {
 }
 .kept {
   margin-bottom: 18px;
+}
+.find {
+  max-width: 32rem;
+  margin-bottom: 14px;
+}
+.more {
+  margin-top: 14px;
 }
 .calls {
   border-top: 1px solid var(--rule);

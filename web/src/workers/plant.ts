@@ -13,8 +13,11 @@ export function runPlant(order: Order, onProgress: (share: number) => void): Run
   const worker = new Worker(new URL('./plant.worker.ts', import.meta.url), { type: 'module' })
   const plant = wrap<PlantWorker>(worker)
   let stop = () => {}
-  const stopped = new Promise<null>((done) => {
+  const stopped = new Promise<null>((done, fail) => {
     stop = () => done(null)
+    worker.addEventListener('error', () =>
+      fail(new Error('The part of Dewpoint that runs a boiler could not be fetched or broke off. Press Run to try again.')),
+    )
   })
   // plain data only: what is reactive does not cross into a worker
   const plain = JSON.parse(JSON.stringify(order, (_key, value: unknown) => (value === Infinity ? 1e6 : value))) as Order

@@ -1,5 +1,13 @@
-import { wrap } from 'comlink'
+import type { Remote } from 'comlink'
 import type { Reasoning } from './diagnosis.worker.ts'
+import { startWorker } from './startWorker.ts'
+
+const inWorker = startWorker<Reasoning>(() => new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' }))
+type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 
 /** The reasoning in its worker, started at first use. */
-export const reasoning = wrap<Reasoning>(new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' }))
+export const reasoning = {
+  diagnose: (...of: Of<'diagnose'>) => inWorker((remote) => remote.diagnose(...of)),
+  probing: (...of: Of<'probing'>) => inWorker((remote) => remote.probing(...of)),
+  nextProbes: (...of: Of<'nextProbes'>) => inWorker((remote) => remote.nextProbes(...of)),
+}

@@ -2,6 +2,7 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import { computed, reactive, ref } from 'vue'
 import PlainSelect from '../../shared/PlainSelect.vue'
+import { momentTyped, zone } from '../../shared/times.ts'
 import { useCase } from '../caseStore.ts'
 
 /** Writes down a dated event of the past: evidence like any other. */
@@ -12,8 +13,8 @@ const events: { value: Event; title: string }[] = [
   { value: 'gaugeReading', title: 'Gauge read' },
   { value: 'codeReturned', title: 'Code came back' },
   { value: 'repair', title: 'Repaired' },
-  { value: 'visit', title: 'Somebody was there' },
-  { value: 'installation', title: 'Put in' },
+  { value: 'visit', title: 'Earlier visit' },
+  { value: 'installation', title: 'Installed' },
 ]
 const form = reactive({ event: 'topUp' as Event, on: '', time: '', value: '', unit: 'bar' as 'bar' | 'psi', code: '', note: '' })
 const trouble = ref<string | null>(null)
@@ -32,7 +33,8 @@ function add() {
   if (measured.value && (form.value.trim() === '' || !Number.isFinite(value) || value < 0)) return (trouble.value = 'Give what the gauge showed, such as 1.2.')
   if (measured.value && !/^\d{2}:\d{2}$/.test(form.time)) return (trouble.value = 'Give the time too: hours count between two readings.')
   if (form.event === 'codeReturned' && !(form.code || form.note.trim())) return (trouble.value = 'Say which code.')
-  const on = measured.value ? new Date(`${form.on}T${form.time}`).toISOString() : form.on
+  const on = measured.value ? momentTyped(form.on, form.time) : form.on
+  if (on === null) return (trouble.value = `There was no ${form.time} on that day (${zone.value}): the clocks went forward. Give the time they showed.`)
   const title = events.find((one) => one.value === form.event)!.title
   store.write('history', {
     event: form.event,

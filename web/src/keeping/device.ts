@@ -1,0 +1,150 @@
+import type { Case, NewCase, PresentCase } from '@dewpoint/contract'
+import { append, type Entry, type FieldProblem } from '@dewpoint/core/casebook'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+
+/** Why something waits: to be sent, or because the server would not take it and somebody has to look. */
+export type Standing =
+  | { state?: 'waiting' }
+  | {
+      state: 'refused'
+      /** the name of the problem, and what it said */
+      problem: string
+      why: string
+      fields?: FieldProblem[]
+      /** what the server has under the same ids */
+      present?: PresentCase
+    }
+  | { state: 'conflict'; why: string; theirs: Entry }
+
+/** One thing done here that the server is not known to keep. */
+export type Unsent = { sequence?: number; caseId: string } & ({ kind: 'open'; body: NewCase } | { kind: 'entry'; entry: Entry }) & Standing
+
+/** A case as it is kept here: and when it was last the same as the server's. */
+export interface KeptCase extends Case {
+  keptAt?: string
+}
+
+interface Device extends DBSchema {
+  cases: { key: string; value: KeptCase }
+  unsent: { key: number; value: Unsent }
+  /** answers of the server worth having without it, by what was asked */
+  answers: { key: string; value: { asked: string; answer: unknown; at: string } }
+}
+
+/** The device will not keep anything now: no room, not allowed, or an older page in the way. */
+export class DeviceRefused extends Error {}
+
+/** an older page that is open elsewhere may keep the store shut; after this long, ms, work goes on without it */
+const patience = 4000
+let opening: Promise<IDBPDatabase<Device>> | null = null
+
+function device(): Promise<IDBPDatabase<Device>> {
+  if (opening) return opening
+  const mine = open().catch((error: unknown) => {
+    if (opening === mine) opening = null
+    throw error
+  })
+  opening = mine
+  return mine
+}
+
+async function open(): Promise<IDBPDatabase<Device>> {
+  let timer = 0
+  const shut = new Promise<never>((_done, fail) => {
+    timer = window.setTimeout(() => fail(new DeviceRefused('Dewpoint is open in another tab in an older version. Close that tab.')), patience)
+  })
+  const opened = openDB<Device>('dewpoint', 2, {
+    upgrade(database, from) {
+      if (from < 1) {
+        database.createObjectStore('cases', { keyPath: 'id' })
+        database.createObjectStore('unsent', { keyPath: 'sequence', autoIncrement: true })
+      }
+      if (from < 2) database.createObjectStore('answers', { keyPath: 'asked' })
+    },
+    // a newer page wants to change the store: out of its way
+    blocking: (_current, _blocked, event) => {
+      ;(event.target as IDBDatabase).close()
+      opening = null
+    },
+    terminated: () => (opening = null),
+  })
+  try {
+    return await Promise.race([opened, shut])
+  } finally {
+    window.clearTimeout(timer)
+  }
+}
+
+/** Does something with the store; whatever goes wrong comes out as one kind of error, in words. */
+async function using<T>(work: (database: IDBPDatabase<Device>) => Promise<T>): Promise<T> {
+  try {
+    return await work(await device())
+  } catch (error) {
+    if (error instanceof DeviceRefused) throw error
+    if ((error as { name?: string }).name === 'InvalidStateError') opening = null
+    const full = (error as { name?: string }).name === 'QuotaExceededError'
+    throw new DeviceRefused(full ? 'This device has no room left.' : 'This browser does not let Dewpoint keep anything.')
+  }
+}
+
+/** The copy of a case kept on this device. */
+export const keptCase = (id: string) => using((database) => database.get('cases', id))
+
+/** Every case kept on this device, newest first. */
+export const keptCases = () => using(async (database) => (await database.getAll('cases')).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1)))
+
+/** Keeps a case as it is known now, with whatever this device has of it besides: another page may have written meanwhile. */
+export const mergeCase = (one: KeptCase) =>
+  using(async (database) => {
+    const tx = database.transaction('cases', 'readwrite')
+    const present = await tx.store.get(one.id)
+    await tx.store.put({
+      ...present,
+      ...one,
+      entries: append(one.entries, present?.entries ?? []).entries,
+      received: { ...present?.received, ...one.received },
+    })
+    await tx.done
+  })
+
+/** Changes the kept copy of a case, if there is one. */
+export const changeKept = (id: string, change: (one: KeptCase) => KeptCase | null) =>
+  using(async (database) => {
+    const tx = database.transaction('cases', 'readwrite')
+    const present = await tx.store.get(id)
+    const next = present ? change(present) : null
+    if (next) await tx.store.put(next)
+    else if (present) await tx.store.delete(id)
+    await tx.done
+  })
+
+/** Notes things to be sent, before they are tried: all of them or none. @returns them with their place in the order */
+export const noteUnsent = (list: Unsent[]) =>
+  using(async (database) => {
+    const tx = database.transaction('unsent', 'readwrite')
+    const noted: Unsent[] = []
+    for (const one of list) noted.push({ ...one, sequence: await tx.store.add(one) })
+    await tx.done
+    return noted
+  })
+
+/** Everything the server is not known to keep, oldest first. */
+export const listUnsent = () => using((database) => database.getAll('unsent'))
+
+/** Writes down what became of something unsent. */
+export const changeUnsent = (one: Unsent) => using(async (database) => void (await database.put('unsent', one)))
+
+/** Forgets what the server keeps, or what somebody gave up. */
+export const forgetUnsent = (sequences: number[]) =>
+  using(async (database) => {
+    const tx = database.transaction('unsent', 'readwrite')
+    for (const one of sequences) await tx.store.delete(one)
+    await tx.done
+  })
+
+/** Keeps an answer of the server for when it is away. */
+export const keepAnswer = (asked: string, answer: unknown, at: string) => using(async (database) => void (await database.put('answers', { asked, answer, at })))
+
+/** The answer kept to a question, or undefined. */
+export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>
+  using(async (database) => (await database.get('answers', asked))?.answer as T | undefined)

@@ -1,0 +1,39 @@
+import type { Firm, Past, SiteLine } from '@dewpoint/contract'
+import { fetchFirm, fetchPast, fetchSites, Refused } from './api.ts'
+import { keepAnswer, keptAnswer, keptCases } from './device.ts'
+
+/** The server's answer, or without it the last one this device has. */
+async function orKept<T>(asked: string, fetching: Promise<T>): Promise<T> {
+  try {
+    const answer = await fetching
+    // a device that keeps nothing only loses what it would have had without the server
+    await keepAnswer(asked, answer, new Date().toISOString()).catch(() => undefined)
+    return answer
+  } catch (error) {
+    const kept = error instanceof Refused ? undefined : await keptAnswer<T>(asked).catch(() => undefined)
+    if (kept === undefined) throw error
+    return kept
+  }
+}
+
+/** What the firm has set, as far as known here. */
+export const knownFirm = () => orKept<Firm>('firm', fetchFirm())
+
+/** What earlier cases teach about one, as far as known here. */
+export const knownPast = (id: string) => orKept<Past>(`past ${id}`, fetchPast(id))
+
+/** Places that have the words searched for; without the server those of the cases kept here. */
+export async function knownSites(search: string): Promise<SiteLine[]> {
+  try {
+    return (await fetchSites(search)).sites
+  } catch {
+    const words = search.toLowerCase()
+    const found = new Map<string, SiteLine>()
+    for (const { site, appliance } of await keptCases().catch(() => [])) {
+      if (![site.name, site.address].some((text) => text.toLowerCase().includes(words))) continue
+      const known = found.get(site.id)?.appliances ?? []
+      found.set(site.id, { ...site, appliances: known.some((one) => one.id === appliance.id) ? known : [...known, appliance] })
+    }
+    return [...found.values()].sort((a, b) => (a.name < b.name ? -1 : 1))
+  }
+}
