@@ -8,6 +8,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts'],
+          exclude: ['**/node_modules/**', 'tools/soak/**'],
           setupFiles: ['tools/fixedSeed.ts'],
           testTimeout: 60_000,
         },
@@ -15,7 +16,7 @@ export default defineConfig({
       {
         test: {
           name: 'routes',
-          include: ['server/**/*.test.ts'],
+          include: ['server/**/*.test.ts', 'tools/soak/*.test.ts'],
           globalSetup: ['server/testDatabase.ts'],
           fileParallelism: false,
           testTimeout: 30_000,

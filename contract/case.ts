@@ -23,6 +23,7 @@ const newSiteSchema = object({
 })
   .noUnknown()
   .strict()
+  .required()
 
 /** What opens a case: the place, the boiler and the settings of the case. */
 export const newCaseSchema = object({
@@ -36,7 +37,8 @@ export const newCaseSchema = object({
     installedOn: dayOrNothing().default(''),
   })
     .noUnknown()
-    .strict(),
+    .strict()
+    .required(),
   controls: string().min(1).max(60).default('direct'),
   settings: caseSettingsSchema,
 })
@@ -51,7 +53,10 @@ const caseBounds: Bounds = { depth: 4, values: 60, text: 500, list: 0, fields: 1
 /** Reads a new case, or says field by field what is wrong with it. */
 export function readCase(input: unknown): Parsed<NewCase> {
   const large = outOfBounds(input, caseBounds)
-  return large ? { ok: false, problems: [large] } : check(() => newCaseSchema.validateSync(input, { abortEarly: false }), '')
+  if (large) return { ok: false, problems: [large] }
+  const read = check(() => newCaseSchema.validateSync(input, { abortEarly: false }), '')
+  // a strict reading fills nothing in
+  return read.ok ? { ok: true, value: newCaseSchema.cast(read.value) } : read
 }
 
 /** One case with its place, its boiler and its whole journal. */

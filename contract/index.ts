@@ -3,7 +3,7 @@ export { type Appliance, type Site, type SiteLine, type SiteList } from './site.
 export { problemTypes, type Problem, type ProblemName } from './problem.ts'
 export { mostEntries, readAppend, type Append, type AppendResult, type News } from './entries.ts'
 export { isAppendResult, isCase, isNews, problemIn } from './answers.ts'
-export { caseCursor, readCaseCursor, readListQuery, readSiteCursor, siteCursor, type CaseCursor, type ListQuery, type SiteCursor } from './list.ts'
+export { caseCursor, folded, readCaseCursor, readListQuery, readSiteCursor, siteCursor, type CaseCursor, type ListQuery, type SiteCursor } from './list.ts'
 export { type DatabaseState, type Health } from './health.ts'
 export { isTimeZone, readFirmSettings, type Firm, type FirmCosts, type FirmSettings } from './firm.ts'
 export { type Past, type PastCase } from './past.ts'

@@ -1,5 +1,10 @@
 import { isInstant, outOfBounds, type Parsed } from '@dewpoint/core/casebook'
 
+/** A text as it is searched: without case and accents, so that "kase" finds "Käse". */
+export function folded(text: string): string {
+  return text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
+}
+
 /** What part of a list is asked for. */
 export interface ListQuery<After> {
   /** words that must occur in it */

@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 30_000,
+    // every test starts with an empty browser: only what is about working without a network fetches the whole application first
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       chromiumSandbox: false,

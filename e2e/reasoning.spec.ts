@@ -69,10 +69,10 @@ test('a place known from before: its boiler is taken over, its past is told, top
   await expect(past).toContainText('More than once: expansion vessel has lost its charge')
   await expect(past).toContainText(/proved cases on this kind of boiler/)
   for (const [day, told] of [
-    ['2026-01-10', '10 January 2026'],
-    ['2026-02-11', '11 February 2026'],
-    ['2026-03-12', '12 March 2026'],
-    ['2026-04-13', '13 April 2026'],
+    ['2026-01-10', 'Sat 10 Jan'],
+    ['2026-02-11', 'Wed 11 Feb'],
+    ['2026-03-12', 'Thu 12 Mar'],
+    ['2026-04-13', 'Mon 13 Apr'],
   ] as const) {
     await page.getByRole('textbox', { name: 'Day' }).fill(day)
     await page.getByRole('button', { name: 'Note it' }).press('Enter')
@@ -86,11 +86,11 @@ test('what things cost is kept, and refused where it cannot be', async ({ app, p
   const hour = page.getByLabel('An hour on site')
   await expect(hour).not.toHaveValue('')
   await hour.fill('-5')
-  await page.getByRole('button', { name: 'Keep' }).press('Enter')
+  await page.getByRole('button', { name: 'Save settings' }).press('Enter')
   await expect(page.getByText('cannot be below nothing')).toBeVisible()
   await hour.fill('64')
-  await page.getByRole('button', { name: 'Keep' }).press('Enter')
-  await expect(page.getByRole('status')).toContainText('Kept')
+  await page.getByRole('button', { name: 'Save settings' }).press('Enter')
+  await expect(page.getByRole('status')).toContainText('Saved')
   await page.reload()
   await expect(hour).toHaveValue('64')
 })
@@ -125,7 +125,7 @@ test('with the cold feed shut a reading at the tap counts little, and says so be
   await expect(page.getByText('Cold feed shut: undo that first')).toBeVisible()
   await page.getByLabel('Reading', { exact: true }).fill('0.1')
   await page.getByRole('button', { name: /^Record/ }).click()
-  await expect(app.journal).toContainText('counts little: made while this stood: cold feed shut')
+  await expect(app.journal).toContainText('Given little weight: made while this stood: cold feed shut')
   await page.getByRole('button', { name: 'Opened again' }).click()
   await app.choose('Flow at the tap, fully open')
   await expect(page.getByText('undo that first')).toHaveCount(0)

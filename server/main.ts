@@ -1,6 +1,6 @@
 import { resolve } from 'node:path'
 import { buildApp } from './app.ts'
-import { renewSummaries } from './cases/queries.ts'
+import { renewDerived } from './cases/queries.ts'
 import { connect, failureOf, migrateDatabase, MigrationBroken } from './database/index.ts'
 import { readSettings } from './settings.ts'
 
@@ -30,7 +30,7 @@ let stop: (() => Promise<unknown>) | undefined
 
 await bringUpToDate(settings.databaseUrl)
 const database = connect(settings.databaseUrl)
-await renewSummaries(database)
+await renewDerived(database)
 const app = await buildApp({
   database,
   webFolder: resolve(env.WEB_FOLDER ?? 'web/dist'),

@@ -7,6 +7,7 @@ const firstPause = 250
 const longestPause = 30_000
 /** so many ends right after starting, and something is wrong that starting does not mend */
 const mostInVain = 8
+const killed = ['SIGKILL', 'SIGTERM', 'SIGHUP', 'SIGINT']
 
 /**
  * @param name what to call it in messages
@@ -25,17 +26,20 @@ export function keepRunning(name, launch, { hopeless = [] } = {}) {
       const child = launch()
       running.child = child
       const how = await new Promise((done) => {
-        child.once('exit', (code, signal) => done({ code, said: signal ?? `exit code ${code}` }))
+        child.once('exit', (code, signal) => done({ code, signal, said: signal ?? `exit code ${code}` }))
         child.once('error', (error) => done({ code: 127, said: error.message }))
       })
       if (stopping) return 0
       if (hopeless.includes(how.code)) return how.code
-      inVain = Date.now() - began > settled ? 1 : inVain + 1
+      const lived = Date.now() - began > settled
+      often = lived ? 1 : often + 1
+      // whoever is killed from outside did not fail by itself: that is mended by starting again, for good
+      inVain = lived || killed.includes(how.signal) ? 0 : inVain + 1
       if (inVain >= mostInVain) {
         console.error(`The ${name} ended ${mostInVain} times in a row soon after it was started: it is not tried again. Its messages stand above.`)
         return how.code || 1
       }
-      const pause = Math.min(longestPause, firstPause * 2 ** (inVain - 1))
+      const pause = Math.min(longestPause, firstPause * 2 ** (often - 1))
       say(`the ${name} ended (${how.said}): starting it again in ${pause / 1000} s`)
       await new Promise((done) => {
         const timer = setTimeout(done, pause)

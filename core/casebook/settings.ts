@@ -18,5 +18,6 @@ const kind = (name: keyof typeof settingKinds) => {
 
 /** The settings of a case: known names only, each within its range. */
 export const caseSettingsSchema = object({ hourlyRate: kind('hourlyRate'), secondTrip: kind('secondTrip'), wrongPart: kind('wrongPart') })
+  .default({})
   .noUnknown(({ unknown }) => `settings.${String(unknown).slice(0, 60)} is unknown; known: ${Object.keys(settingKinds).join(', ')}`)
   .strict()

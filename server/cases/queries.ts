@@ -9,10 +9,11 @@ import {
   type NewCase,
   type News,
   type PresentCase,
+  type Site,
 } from '@dewpoint/contract'
 import { append, inOrder, sameContent, settingKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
-import { containing, fromJson, inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
+import { containing, fromJson, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
 type Row = typeof entries.$inferSelect
@@ -25,7 +26,7 @@ export async function listCases(database: Database, { search, limit, after }: Li
       .where(
         and(
           after ? or(lt(cases.openedAt, new Date(after.openedAt)), and(eq(cases.openedAt, new Date(after.openedAt)), lt(cases.id, after.id))) : undefined,
-          found ? or(like(sites.name, found), like(sites.address, found), like(appliances.label, found)) : undefined,
+          found ? like(cases.searched, found) : undefined,
         ),
       )
       .orderBy(desc(cases.openedAt), desc(cases.id))
@@ -72,9 +73,10 @@ export async function openCase(database: Database, input: NewCase): Promise<'ope
       }
       if (Object.keys(differs).length > 0) return { conflict: differs }
       if (present.case) return 'present'
-      if (!present.site) await tx.insert(sites).values(site)
+      if (!present.site) await tx.insert(sites).values({ ...site, searched: searchedSite(site) })
       if (!present.appliance) await tx.insert(appliances).values(appliance)
-      await tx.insert(cases).values({ ...line, openedAt: new Date(line.openedAt), summary: summarise([]) })
+      const derived = { searched: searchedCase(site, appliance), system: appliance.system }
+      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]) })
       return 'opened'
     })
   try {
@@ -103,7 +105,7 @@ async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: s
         applianceId: one.applianceId,
       },
     }),
-    ...(site && { site }),
+    ...(site && { site: siteOf(site) }),
     ...(appliance && { appliance }),
   }
 }
@@ -136,7 +138,7 @@ export async function appendEntries(
         .values(added.map(({ schema, ...entry }, index) => ({ ...entry, caseId, schemaVersion: schema, position: held.position + index + 1, receivedAt: now })))
       await tx
         .update(cases)
-        .set({ position: held.position + added.length, summary: summarise(await outlineOf(tx, caseId)) })
+        .set({ position: held.position + added.length, ...derivedFrom(await outlineOf(tx, caseId)) })
         .where(eq(cases.id, caseId))
     }
     const clashing = new Set(conflicts)
@@ -178,22 +180,49 @@ async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<
   return rows.map(entryOf)
 }
 
-/** Folds the summaries again that an older version left without what this one reads from them. */
-export async function renewSummaries(database: Database): Promise<number> {
+/** What is kept of a journal beside it, for lists and for what the firm has learnt. */
+function derivedFrom(outline: readonly Entry[]) {
+  const summary = summarise(outline)
+  return { summary, proven: provenText(summary.proven) }
+}
+
+const longestProven = 500
+/** Faults proved, as one index holds them; more than it holds are not counted. */
+function provenText(faults: readonly string[]): string {
+  return faults.reduce((text, fault) => (text.length + fault.length < longestProven ? `${text} ${fault}`.trim() : text), '')
+}
+
+const searchedSite = ({ name, address }: Site) => searchable(340, name, address)
+const searchedCase = ({ name, address }: Site, { label }: { label: string }) => searchable(460, name, address, label)
+const siteOf = ({ id, name, address, note }: Site): Site => ({ id, name, address, note })
+
+/**
+ * Derives anew what an older version kept otherwise or not at all: summaries, what is searched, what was learnt. What is already so is left alone.
+ *
+ * @returns for how many cases it was done
+ */
+export async function renewDerived(database: Database): Promise<number> {
+  for (;;) {
+    const stale = await database.select().from(sites).where(eq(sites.searched, '')).limit(500)
+    if (stale.length === 0) break
+    for (const site of stale)
+      await database
+        .update(sites)
+        .set({ searched: searchedSite(site) })
+        .where(eq(sites.id, site.id))
+  }
   for (let renewed = 0; ;) {
-    const stale = await database
-      .select({ id: cases.id })
-      .from(cases)
-      .where(sql`not json_exists(${cases.summary}, '$.proven')`)
+    const stale = await selectCases(database)
+      .where(or(eq(cases.searched, ''), sql`not json_exists(${cases.summary}, '$.proven')`))
       .limit(200)
     if (stale.length === 0) return renewed
-    for (const { id } of stale) {
+    for (const { cases: one, sites: site, appliances: appliance } of stale) {
       await inTransaction(database, async (tx) => {
-        await tx.select({ id: cases.id }).from(cases).where(eq(cases.id, id)).for('update')
+        await tx.select({ id: cases.id }).from(cases).where(eq(cases.id, one.id)).for('update')
         await tx
           .update(cases)
-          .set({ summary: summarise(await outlineOf(tx, id)) })
-          .where(eq(cases.id, id))
+          .set({ searched: searchedCase(site, appliance), system: appliance.system, ...derivedFrom(await outlineOf(tx, one.id)) })
+          .where(eq(cases.id, one.id))
       })
     }
     renewed += stale.length
@@ -225,5 +254,14 @@ function selectCases(database: Database) {
 
 function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine {
   const { id, openedAt, controls, settings, summary, position } = row.cases
-  return { id, openedAt: openedAt.toISOString(), controls, settings: knownSettings(settings), summary, position, site: row.sites, appliance: row.appliances }
+  return {
+    id,
+    openedAt: openedAt.toISOString(),
+    controls,
+    settings: knownSettings(settings),
+    summary,
+    position,
+    site: siteOf(row.sites),
+    appliance: row.appliances,
+  }
 }

@@ -5,7 +5,7 @@ import type { Case, CaseList, Firm, Past } from '@dewpoint/contract'
 import { createConnection, type Connection } from 'mysql2/promise'
 import { describe, expect, it } from 'vitest'
 import { buildApp } from '../app.ts'
-import { renewSummaries } from '../cases/queries.ts'
+import { renewDerived } from '../cases/queries.ts'
 import { emptyDatabase, migrations } from '../testApp.ts'
 import { connect, migrateDatabase, MigrationBroken } from './index.ts'
 
@@ -44,8 +44,8 @@ describe('migrations', () => {
       const url = await ofVersion(`version${version}`, version)
       expect(await migrateDatabase(url, migrations)).toBe(all - version)
       const database = connect(url)
-      expect(await renewSummaries(database)).toBe(2)
-      expect(await renewSummaries(database)).toBe(0)
+      expect(await renewDerived(database)).toBe(2)
+      expect(await renewDerived(database)).toBe(0)
       const app = await buildApp({ database })
       const get = async <T>(path: string) => (await app.inject(path)).json<T>()
       const { cases } = await get<CaseList>('/api/cases')

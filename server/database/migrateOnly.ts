@@ -1,4 +1,4 @@
-import { renewSummaries } from '../cases/queries.ts'
+import { renewDerived } from '../cases/queries.ts'
 import { connect } from './connect.ts'
 import { migrateDatabase } from './migrate.ts'
 
@@ -7,7 +7,7 @@ const url = process.env.DATABASE_URL ?? ''
 try {
   await migrateDatabase(url, 'server/database/migrations')
   const database = connect(url)
-  await renewSummaries(database)
+  await renewDerived(database)
   await database.close()
 } catch (error) {
   console.error((error as Error).message)

@@ -1,6 +1,12 @@
 import type { FirmCosts } from '@dewpoint/contract'
 import type { CaseSettings, CaseSummary } from '@dewpoint/core/casebook'
-import { bigint, char, datetime, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bigint, char, customType, datetime, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+
+/** Folded text, compared byte by byte: what a search is looked for in. */
+const searchText = (name: string, length: number) =>
+  customType<{ data: string; notNull: true; default: true }>({ dataType: () => `varchar(${length}) character set utf8mb4 collate utf8mb4_bin` })(name)
+    .notNull()
+    .default('')
 
 /** Customers' places. */
 export const sites = mysqlTable(
@@ -10,6 +16,8 @@ export const sites = mysqlTable(
     name: varchar('name', { length: 120 }).notNull(),
     address: varchar('address', { length: 200 }).notNull(),
     note: varchar('note', { length: 500 }).notNull(),
+    /** name and address as they are searched; empty until it is folded */
+    searched: searchText('searched', 340),
   },
   (table) => [index('sites_name').on(table.name, table.id)],
 )
@@ -48,8 +56,17 @@ export const cases = mysqlTable(
     settings: json('settings').$type<CaseSettings>().notNull(),
     summary: json('summary').$type<CaseSummary>().notNull(),
     position: int('position').notNull().default(0),
+    /** place and boiler as they are searched; empty until it is folded */
+    searched: searchText('searched', 460),
+    /** the kind of boiler and the faults proved on it, for what the firm has learnt: copies, so that one index answers it */
+    system: varchar('system', { length: 60 }).notNull().default(''),
+    proven: varchar('proven', { length: 500 }).notNull().default(''),
   },
-  (table) => [index('cases_opened_id').on(table.openedAt, table.id), index('cases_appliance').on(table.applianceId)],
+  (table) => [
+    index('cases_opened_id').on(table.openedAt, table.id),
+    index('cases_appliance').on(table.applianceId),
+    index('cases_learnt').on(table.system, table.openedAt, table.proven),
+  ],
 )
 
 /** What the firm has set. One row. */

@@ -14,7 +14,7 @@ export async function listSites(database: Database, { search, limit, after }: Li
       .where(
         and(
           after ? or(gt(sites.name, after.name), and(eq(sites.name, after.name), gt(sites.id, after.id))) : undefined,
-          found ? or(like(sites.name, found), like(sites.address, found)) : undefined,
+          found ? like(sites.searched, found) : undefined,
         ),
       )
       .orderBy(sites.name, sites.id)
@@ -35,7 +35,7 @@ export async function listSites(database: Database, { search, limit, after }: Li
     const bySite = new Map<string, SiteLine['appliances']>()
     for (const one of boilers) bySite.set(one.siteId, [...(bySite.get(one.siteId) ?? []), one])
     return {
-      sites: page.map((site) => ({ ...site, appliances: bySite.get(site.id) ?? [] })),
+      sites: page.map(({ id, name, address, note }) => ({ id, name, address, note, appliances: bySite.get(id) ?? [] })),
       next: rows.length > limit ? siteCursor(page.at(-1)!) : null,
     }
   })

@@ -22,10 +22,18 @@ const problems = ref<Partial<Record<string, string>>>({})
 const said = ref('')
 const away = ref(false)
 
-function show() {
-  const costs = firm.settings?.costs ?? usualCosts
-  for (const { key } of fields) form[key] = String(costs[key])
-  form.timeZone = firm.settings?.timeZone ?? zone.value
+/** what was filled in, so that what arrives late does not overwrite what somebody has begun to type */
+let filled: typeof form = { ...form }
+function show(overTyped = false) {
+  const { hourlyRate, secondTrip, wrongPart } = firm.settings?.costs ?? usualCosts
+  const known = {
+    hourlyRate: String(hourlyRate),
+    secondTrip: String(secondTrip),
+    wrongPart: String(wrongPart),
+    timeZone: firm.settings?.timeZone ?? zone.value,
+  }
+  for (const key of Object.keys(known) as (keyof typeof known)[]) if (overTyped || form[key] === filled[key]) form[key] = known[key]
+  filled = known
   revision.value = firm.settings?.revision ?? 0
 }
 onMounted(async () => {
@@ -61,7 +69,7 @@ async function save() {
 async function showTheirs() {
   said.value = ''
   await firm.load().catch(() => (away.value = true))
-  show()
+  show(true)
 }
 </script>
 

@@ -1,4 +1,4 @@
-import type { Firm, Past, SiteLine } from '@dewpoint/contract'
+import { folded, type Firm, type Past, type SiteLine } from '@dewpoint/contract'
 import { fetchFirm, fetchPast, fetchSites, Refused } from './api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
@@ -27,10 +27,10 @@ export async function knownSites(search: string): Promise<SiteLine[]> {
   try {
     return (await fetchSites(search)).sites
   } catch {
-    const words = search.toLowerCase()
+    const words = folded(search)
     const found = new Map<string, SiteLine>()
     for (const { site, appliance } of await keptCases().catch(() => [])) {
-      if (![site.name, site.address].some((text) => text.toLowerCase().includes(words))) continue
+      if (![site.name, site.address].some((text) => folded(text).includes(words))) continue
       const known = found.get(site.id)?.appliances ?? []
       found.set(site.id, { ...site, appliances: known.some((one) => one.id === appliance.id) ? known : [...known, appliance] })
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CaseLine } from '@dewpoint/contract'
+import { folded, type CaseLine } from '@dewpoint/contract'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { fetchCases } from '../keeping/api.ts'
 import { keptCases } from '../keeping/device.ts'
@@ -41,7 +41,7 @@ async function load(after: string | null = null) {
     away.value = (error as Error).message
     cases.value = kept
       .map(lineOf)
-      .filter(({ site, appliance }) => [site.name, site.address, appliance.label].some((text) => text.toLowerCase().includes(words.toLowerCase())))
+      .filter(({ site, appliance }) => [site.name, site.address, appliance.label].some((text) => folded(text).includes(folded(words))))
     next.value = null
   }
 }

@@ -1,0 +1,69 @@
+import { readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { samples } from '../../server/testApp.ts'
+import { runHostile } from './hostile.ts'
+import { fillWithCases, timeLists } from './lists.ts'
+import { runRestarts, startStation } from './restarts.ts'
+
+/** Tries hard to bring a server down, within bounds, and prints what came of it. */
+const { values } = parseArgs({
+  options: {
+    requests: { type: 'string', default: '3000' },
+    kills: { type: 'string', default: '20' },
+    cases: { type: 'string', default: '10000' },
+    seed: { type: 'string', default: '1' },
+  },
+})
+const [requests, kills, cases, seed] = [values.requests, values.kills, values.cases, values.seed].map(Number) as [number, number, number, number]
+if (![requests, kills, cases, seed].every((one) => Number.isInteger(one) && one > 0 && one <= 1_000_000)) {
+  console.error('--requests, --kills, --cases and --seed take whole numbers from 1 to 1000000.')
+  process.exit(2)
+}
+
+const folder = join(import.meta.dirname, '../../.cache/soak')
+rmSync(folder, { recursive: true, force: true })
+const station = await startStation(folder)
+const problems: string[] = []
+const must = (holds: boolean, what: string) => void (holds || problems.push(what))
+try {
+  const { newCase, reading } = samples()
+  const target = newCase()
+  await fetch(`${station.address}/api/cases`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(target) })
+  const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${station.pid()}/status`, 'utf8'))![1]) / 1024
+  const targets = { address: station.address, caseId: target.id, newCase, entry: () => reading() }
+  // what is loaded at first use is no leak
+  await runHostile(targets, Math.min(500, requests), seed + 1)
+  const before = memory()
+  const hostile = await runHostile(targets, requests, seed)
+  const after = memory()
+  console.log(`hostile: ${hostile.requests} requests, statuses ${JSON.stringify(hostile.statuses)}`)
+  console.log(`  slowest ${hostile.slowestMs.toFixed(0)} ms (${hostile.slowest.slice(0, 70)})`)
+  console.log(`  memory of the server ${before.toFixed(0)} MB before, ${after.toFixed(0)} MB after`)
+  for (const one of hostile.failed.slice(0, 20)) console.log(`  ${one}`)
+  must(hostile.failed.length === 0, 'a hostile request was answered with 5xx')
+  must(hostile.slowestMs < 1000, 'a hostile request took more than a second')
+  must(after < before + 100, 'memory grew')
+
+  const restarts = await runRestarts(station, kills, 60)
+  console.log(
+    `kill and restart: ${restarts.kills} kills of server and database in turn, ${restarts.acknowledged} entries acknowledged, ` +
+      `${restarts.lost} lost, ${restarts.doubled} doubled, ${restarts.misplaced} misplaced, longest wait ${(restarts.longestWaitMs / 1000).toFixed(1)} s`,
+  )
+  must(restarts.lost + restarts.doubled + restarts.misplaced === 0, 'entries were lost, doubled or misplaced')
+
+  await fillWithCases(station.database.url, cases)
+  const timings = await timeLists(station.address, 60)
+  console.log(`lists with ${cases} cases, ms: median / 95 of 100 under`)
+  for (const [name, { median, p95 }] of Object.entries(timings))
+    console.log(`  ${name.padEnd(28)} ${median.toFixed(0).padStart(5)} ${p95.toFixed(0).padStart(5)}`)
+  must(
+    Object.values(timings).every((one) => one.p95 <= 150),
+    'a list took more than 150 ms',
+  )
+} finally {
+  await station.stop()
+  rmSync(folder, { recursive: true, force: true })
+}
+for (const one of problems) console.log(`✗ ${one}`)
+process.exit(problems.length > 0 ? 1 : 0)

@@ -1,0 +1,274 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto'
+import { newEntry, standing, type Entry } from '@dewpoint/core/casebook'
+import { IDBFactory } from 'fake-indexeddb'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { problem, testId, testOpening, testReading, testServer } from '../keeping/testServer.ts'
+
+const diagnose = vi.fn<(system: string, controls: string, entries: Entry[]) => Promise<unknown>>()
+vi.mock('../workers/reasoning.ts', () => ({
+  reasoning: { diagnose: (system: string, controls: string, entries: Entry[]) => diagnose(system, controls, entries) },
+}))
+
+type Store = ReturnType<(typeof import('./caseStore.ts'))['useCase']>
+let server: ReturnType<typeof testServer>
+let store: Store
+let outbox: ReturnType<(typeof import('../keeping/outbox.ts'))['useOutbox']>
+let device: typeof import('../keeping/device.ts')
+
+async function reloadPage(): Promise<void> {
+  vi.resetModules()
+  setActivePinia(createPinia())
+  device = await import('../keeping/device.ts')
+  outbox = (await import('../keeping/outbox.ts')).useOutbox()
+  store = (await import('./caseStore.ts')).useCase()
+}
+
+beforeEach(async () => {
+  vi.stubGlobal('indexedDB', new IDBFactory())
+  vi.stubGlobal('BroadcastChannel', undefined)
+  localStorage.clear()
+  diagnose.mockReset().mockResolvedValue({ suspects: [] })
+  server = testServer()
+  vi.stubGlobal('fetch', server.fetch)
+  await reloadPage()
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
+
+/** A case on the server with some entries. */
+function onServer(...entries: Entry[]): string {
+  const body = testOpening()
+  server.opened.set(body.id, body)
+  server.journals.set(body.id, entries)
+  return body.id
+}
+const off = () => server.answersInstead(() => () => Promise.reject(new TypeError('Failed to fetch')))
+const words = () => store.live.map((one) => (one.type === 'reading' ? one.payload.outcome : one.type))
+
+/** Holds an answer of the server back until it is let go. */
+function holding(matches: (path: string) => boolean) {
+  let letGo: () => void = () => undefined
+  const held = new Promise<void>((done) => (letGo = done))
+  let inside = false
+  server.answersInstead((path, body) => {
+    if (inside || !matches(path)) return undefined
+    return async () => {
+      await held
+      inside = true
+      const answer = await server.fetch(path, body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) })
+      inside = false
+      return answer
+    }
+  })
+  return letGo
+}
+
+describe('a case that is left before it has loaded', () => {
+  it('does not appear over the one opened instead, nor does its trouble', async () => {
+    const [slow, quick] = [onServer(testReading('none')), onServer(testReading('fine'))]
+    const letGo = holding((path) => path === `/api/cases/${slow}`)
+    const first = store.open(slow)
+    await vi.waitFor(() => expect(server.asked.some((one) => one.path === `/api/cases/${slow}`)).toBe(true))
+    await store.open(quick)
+    letGo()
+    await first
+    expect([store.current?.id, words(), store.trouble]).toEqual([quick, ['fine'], null])
+  })
+
+  it('with an error says nothing about the next', async () => {
+    const quick = onServer(testReading('fine'))
+    const gone = testId()
+    const letGo = holding((path) => path === `/api/cases/${gone}`)
+    const first = store.open(gone)
+    await vi.waitFor(() => expect(server.asked.some((one) => one.path === `/api/cases/${gone}`)).toBe(true))
+    await store.open(quick)
+    letGo()
+    await first
+    expect([store.current?.id, store.trouble]).toEqual([quick, null])
+  })
+
+  it('there and back quickly shows the last one asked for', async () => {
+    const [a, b] = [onServer(testReading('none')), onServer(testReading('fine'))]
+    await Promise.all([store.open(a), store.open(b), store.open(a)])
+    expect([store.current?.id, words()]).toEqual([a, ['none']])
+  })
+
+  it('does not teach the next one its past', async () => {
+    const [slow, quick] = [onServer(), onServer()]
+    const letGo = holding((path) => path === `/api/cases/${slow}/past`)
+    const first = store.open(slow)
+    await store.open(quick)
+    await vi.waitFor(() => expect(store.past).not.toBeNull())
+    const known = store.past
+    letGo()
+    await first
+    await vi.waitFor(() => expect(server.asked.filter((one) => one.path.endsWith('/past')).length).toBeGreaterThan(2))
+    expect(store.past).toBe(known)
+  })
+
+  it('leaves no diagnosis under way behind', async () => {
+    const [a, b] = [onServer(testReading('none')), onServer(testReading('fine'))]
+    let answerA: (result: unknown) => void = () => undefined
+    diagnose.mockImplementationOnce(() => new Promise((done) => (answerA = done)))
+    await store.open(a)
+    await vi.waitFor(() => expect(diagnose).toHaveBeenCalledTimes(1))
+    diagnose.mockImplementation(() => new Promise(() => undefined))
+    await store.open(b)
+    answerA({ suspects: [{ key: 'of the other case', probability: 1 }] })
+    await new Promise((done) => setTimeout(done))
+    expect(store.diagnosis).toBeNull()
+  })
+})
+
+describe('entries', () => {
+  it('written while the server is away are there after a reload, marked, and sent later', async () => {
+    const id = onServer(testReading('none'))
+    await store.open(id)
+    off()
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    const mine = store.entries.at(-1)!
+    await vi.waitFor(() => expect(outbox.standingOf(mine.id)).toBe('waiting'))
+    await reloadPage()
+    await store.open(id)
+    expect(words()).toEqual(['none', 'cold'])
+    expect(outbox.standingOf(mine.id)).toBe('waiting')
+    server.works()
+    await outbox.flush()
+    expect([server.journals.get(id)?.length, outbox.standingOf(mine.id)]).toEqual([2, null])
+  })
+
+  it('that this device holds and the server lost are sent again when the case is read', async () => {
+    const [first, second] = [testReading('none'), testReading('fine')]
+    const id = onServer(first, second)
+    await store.open(id)
+    // restored from a backup of before
+    server.journals.set(id, [first])
+    await reloadPage()
+    await store.open(id)
+    await vi.waitFor(() => expect(server.journals.get(id)?.map((one) => one.id)).toEqual([first.id, second.id]))
+    expect(words()).toEqual(['none', 'fine'])
+  })
+
+  it('sort after what was seen, also on a device whose clock is a day behind, and say when that time cannot be true', async () => {
+    const seen = newEntry('advice', { what: 'x', answer: 'given' }, { id: testId(), now: Date.UTC(2026, 2, 2, 9), author: 'Bo Larkspur', seen: [] })
+    const later = newEntry('advice', { what: 'y', answer: 'given' }, { id: testId(), now: Date.UTC(2026, 2, 2, 9, 2), author: 'Bo Larkspur', seen: [seen] })
+    const id = onServer(seen, later)
+    vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 2, 1, 9) })
+    await store.open(id)
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    const mine = store.entries.at(-1)!
+    expect([mine.type, mine.at]).toEqual(['reading', '2026-03-01T09:00:00.000Z'])
+    expect(mine.clock > later.clock).toBe(true)
+    expect([...store.untrue]).toEqual([[mine.id, 'behind']])
+  })
+
+  it('undo takes back the writer’s own on this device, never a colleague’s, not even of the same name elsewhere', async () => {
+    const { author } = await import('./author.ts')
+    const colleague = testReading('none')
+    const elsewhere = newEntry(
+      'reading',
+      { check: 'ask.heating', outcome: 'fine' },
+      { id: testId(), now: Date.UTC(2027, 1, 1), author: author.value, device: testId(), seen: [colleague] },
+    )
+    const id = onServer(colleague, elsewhere)
+    await store.open(id)
+    expect(store.undoable).toBeUndefined()
+    await store.retract()
+    expect(words()).toEqual(['none', 'fine'])
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await store.retract()
+    expect(words()).toEqual(['none', 'fine'])
+    await store.retract()
+    expect(standing(store.entries).map((one) => one.id)).toEqual([colleague.id, elsewhere.id])
+  })
+
+  it('of a colleague come with the answer to an append, and with the next look', async () => {
+    const id = onServer(testReading('none'))
+    await store.open(id)
+    server.journals.get(id)!.push(testReading('fine'))
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await vi.waitFor(() => expect(words().sort()).toEqual(['cold', 'fine', 'none']))
+    server.journals.get(id)!.push(testReading('lukewarm'))
+    await store.refresh()
+    expect(words()).toContain('lukewarm')
+    // only what is new was asked for
+    expect(server.asked.at(-1)!.path).toBe(`/api/cases/${id}/entries?since=3`)
+  })
+
+  it('discarded or corrected elsewhere on the page change in the journal shown', async () => {
+    const id = onServer()
+    await store.open(id)
+    server.answersInstead((path, body) => (path.endsWith('/entries') && body ? () => problem('invalid', 'x') : undefined))
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    const [item] = outbox.notAccepted
+    if (item?.kind !== 'entry') throw new Error('an entry was refused')
+    server.works()
+    await outbox.mend(item, { ...item.entry, payload: { check: 'ask.heating', outcome: 'fine' } } as Entry)
+    await outbox.flush()
+    expect(words()).toEqual(['fine'])
+    server.answersInstead((path, body) => (path.endsWith('/entries') && body ? () => problem('invalid', 'x') : undefined))
+    await store.write('reading', { check: 'ask.heating', outcome: 'tepid' })
+    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    await outbox.discard(outbox.notAccepted[0]!)
+    expect(words()).toEqual(['fine'])
+  })
+})
+
+describe('without the server', () => {
+  it('a case kept here opens; one that is not says what to do', async () => {
+    const id = onServer(testReading('none'))
+    await store.open(id)
+    await vi.waitFor(async () => expect((await device.keptCase(id))?.entries).toHaveLength(1))
+    off()
+    await reloadPage()
+    await store.open(id)
+    expect([store.current?.site.name, words(), store.trouble]).toEqual(['Net Loft 3', ['none'], null])
+    await store.open(testId())
+    expect([store.current, store.trouble]).toEqual([null, expect.stringContaining('not kept on this device')])
+  })
+
+  it('and without room on the device a new call is worked from memory', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw Object.assign(new Error('denied'), { name: 'SecurityError' })
+      },
+    })
+    off()
+    await reloadPage()
+    const body = testOpening()
+    await outbox.add([
+      { kind: 'open', caseId: body.id, body },
+      { kind: 'entry', caseId: body.id, entry: testReading('none') },
+    ])
+    await store.open(body.id)
+    expect([store.current?.site.name, words(), outbox.standingOf(body.id)]).toEqual(['Net Loft 3', ['none'], 'unsaved'])
+  })
+
+  it('a case kept by an older version opens, its entries raised by order of their times', async () => {
+    const { clock: _clock, ...old } = testReading('none')
+    const body = testOpening()
+    await new Promise<void>((done, fail) => {
+      const request = indexedDB.open('dewpoint', 1)
+      request.onupgradeneeded = () => {
+        request.result
+          .createObjectStore('cases', { keyPath: 'id' })
+          .put({ ...body, appliance: { ...body.appliance, siteId: body.site.id }, entries: [{ ...old, schema: 1 }] })
+        request.result
+          .createObjectStore('unsent', { keyPath: 'sequence', autoIncrement: true })
+          .put({ kind: 'entry', caseId: body.id, entry: { ...testReading('fine'), schema: 1 } })
+      }
+      request.onsuccess = () => done(request.result.close())
+      request.onerror = () => fail(new Error('no store'))
+    })
+    off()
+    await reloadPage()
+    await store.open(body.id)
+    expect(words()).toEqual(['none', 'fine'])
+    expect(outbox.waiting).toBe(1)
+  })
+})
