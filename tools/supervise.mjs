@@ -21,7 +21,9 @@ export function keepRunning(name, launch, { hopeless = [] } = {}) {
   const running = { child: undefined, ended: undefined, stop: undefined }
 
   const round = async () => {
-    for (let inVain = 0; !stopping;) {
+    let inVain = 0
+    let often = 0
+    while (!stopping) {
       const began = Date.now()
       const child = launch()
       running.child = child
