@@ -19,6 +19,7 @@ export default async function startServer(): Promise<() => Promise<void>> {
   const loader = spawn(process.execPath, ['demo/dist/load.js', address], { stdio: 'inherit' })
   await new Promise<void>((done, fail) => loader.once('exit', (code) => (code === 0 ? done() : fail(new Error('the demo data was not loaded')))))
   process.env.DEWPOINT = address
+  process.env.DEWPOINT_DATABASE = mariadb.url
   return async () => {
     server.kill('SIGTERM')
     await ended

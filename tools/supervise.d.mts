@@ -7,4 +7,4 @@ export interface Supervised {
   ended: Promise<number>
   stop: () => Promise<void>
 }
-export function keepRunning(name: string, launch: () => ChildProcess, options?: { hopeless?: number[] }): Supervised
+export function keepRunning(name: string, launch: () => ChildProcess, options?: { hopeless?: number[]; firstPause?: number }): Supervised

@@ -3,7 +3,6 @@ import { say } from './run.mjs'
 
 /** a program that lived longer than this, ms, started well: its next end counts as a first one */
 const settled = 30_000
-const firstPause = 250
 const longestPause = 30_000
 /** so many ends right after starting, and something is wrong that starting does not mend */
 const mostInVain = 8
@@ -13,9 +12,10 @@ const killed = ['SIGKILL', 'SIGTERM', 'SIGHUP', 'SIGINT']
  * @param name what to call it in messages
  * @param launch starts it and gives the child process
  * @param options.hopeless exit codes after which starting again is no use
+ * @param options.firstPause ms before the first new start; each further one in a row waits twice as long
  * @returns `ended`: the exit code once it is given up, 0 once it was stopped; `child`: the present process; `stop`
  */
-export function keepRunning(name, launch, { hopeless = [] } = {}) {
+export function keepRunning(name, launch, { hopeless = [], firstPause = 250 } = {}) {
   let stopping = false
   let wake = () => {}
   const running = { child: undefined, ended: undefined, stop: undefined }

@@ -19,7 +19,7 @@ export const sites = mysqlTable(
     /** name and address as they are searched; empty until it is folded */
     searched: searchText('searched', 340),
   },
-  (table) => [index('sites_name').on(table.name, table.id)],
+  (table) => [index('sites_listed').on(table.name, table.id, table.searched)],
 )
 
 /** Boilers standing at sites. */
@@ -63,7 +63,7 @@ export const cases = mysqlTable(
     proven: varchar('proven', { length: 500 }).notNull().default(''),
   },
   (table) => [
-    index('cases_opened_id').on(table.openedAt, table.id),
+    index('cases_listed').on(table.openedAt, table.id, table.searched),
     index('cases_appliance').on(table.applianceId),
     index('cases_learnt').on(table.system, table.openedAt, table.proven),
   ],

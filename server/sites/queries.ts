@@ -8,8 +8,8 @@ const { appliances, sites } = tables
 export async function listSites(database: Database, { search, limit, after }: ListQuery<SiteCursor>): Promise<SiteList> {
   const found = containing(search)
   return retried(async () => {
-    const rows = await database
-      .select()
+    const ids = await database
+      .select({ id: sites.id })
       .from(sites)
       .where(
         and(
@@ -19,24 +19,15 @@ export async function listSites(database: Database, { search, limit, after }: Li
       )
       .orderBy(sites.name, sites.id)
       .limit(limit + 1)
-    const page = rows.slice(0, limit)
-    const boilers =
-      page.length === 0
-        ? []
-        : await database
-            .select()
-            .from(appliances)
-            .where(
-              inArray(
-                appliances.siteId,
-                page.map((one) => one.id),
-              ),
-            )
+    const wanted = ids.slice(0, limit).map((one) => one.id)
+    if (wanted.length === 0) return { sites: [], next: null }
+    const page = await database.select().from(sites).where(inArray(sites.id, wanted)).orderBy(sites.name, sites.id)
+    const boilers = await database.select().from(appliances).where(inArray(appliances.siteId, wanted))
     const bySite = new Map<string, SiteLine['appliances']>()
     for (const one of boilers) bySite.set(one.siteId, [...(bySite.get(one.siteId) ?? []), one])
     return {
       sites: page.map(({ id, name, address, note }) => ({ id, name, address, note, appliances: bySite.get(id) ?? [] })),
-      next: rows.length > limit ? siteCursor(page.at(-1)!) : null,
+      next: ids.length > limit ? siteCursor(page.at(-1)!) : null,
     }
   })
 }

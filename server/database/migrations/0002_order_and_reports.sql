@@ -23,7 +23,7 @@ ALTER TABLE `sites` ADD `searched` varchar(340) character set utf8mb4 collate ut
 UPDATE `entries` AS `one` JOIN (SELECT `sequence`, ROW_NUMBER() OVER (PARTITION BY `case_id` ORDER BY `sequence`) AS `place` FROM `entries`) AS `counted` ON `counted`.`sequence` = `one`.`sequence` SET `one`.`position` = `counted`.`place`;--> statement-breakpoint
 UPDATE `cases` SET `position` = (SELECT COUNT(*) FROM `entries` WHERE `entries`.`case_id` = `cases`.`id`);--> statement-breakpoint
 ALTER TABLE `entries` ADD CONSTRAINT `entries_case_position` UNIQUE(`case_id`,`position`);--> statement-breakpoint
-CREATE INDEX `cases_opened_id` ON `cases` (`opened_at`,`id`);--> statement-breakpoint
+CREATE INDEX `cases_listed` ON `cases` (`opened_at`,`id`,`searched`);--> statement-breakpoint
 CREATE INDEX `cases_appliance` ON `cases` (`appliance_id`);--> statement-breakpoint
 CREATE INDEX `cases_learnt` ON `cases` (`system`,`opened_at`,`proven`);--> statement-breakpoint
-CREATE INDEX `sites_name` ON `sites` (`name`,`id`);
+CREATE INDEX `sites_listed` ON `sites` (`name`,`id`,`searched`);
