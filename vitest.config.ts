@@ -8,7 +8,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts'],
-          exclude: ['**/node_modules/**', 'tools/soak/**'],
+          exclude: ['**/node_modules/**', 'tools/{database,soak}/**'],
           setupFiles: ['tools/fixedSeed.ts'],
           testTimeout: 60_000,
         },
@@ -16,7 +16,7 @@ export default defineConfig({
       {
         test: {
           name: 'routes',
-          include: ['server/**/*.test.ts', 'tools/soak/*.test.ts'],
+          include: ['server/**/*.test.ts', 'tools/{database,soak}/*.test.ts'],
           globalSetup: ['server/testDatabase.ts'],
           fileParallelism: false,
           testTimeout: 30_000,

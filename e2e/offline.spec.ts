@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { freePort } from '../tools/mariadb.mjs'
+import { freePort } from '../tools/database/mariadb.mjs'
 import { App, expect, test } from './app.ts'
 
 test.use({ serviceWorkers: 'allow' })

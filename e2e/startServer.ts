@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { resolve } from 'node:path'
-import { freePort, startMariadb } from '../tools/mariadb.mjs'
+import { freePort, startMariadb } from '../tools/database/mariadb.mjs'
 
 /** Starts the built server on a throw-away database and loads the demo; the address goes to the tests by environment. */
 export default async function startServer(): Promise<() => Promise<void>> {

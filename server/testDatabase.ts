@@ -1,11 +1,13 @@
 import { rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { startMariadb } from '../tools/mariadb.mjs'
+import { startMariadb } from '../tools/database/mariadb.mjs'
 
 declare module 'vitest' {
   export interface ProvidedContext {
     databaseUrl: string
+    /** where the owner of the database comes in */
+    databaseSocket: string
   }
 }
 
@@ -15,5 +17,6 @@ export default async function setup(project: TestProject): Promise<() => Promise
   rmSync(folder, { recursive: true, force: true })
   const mariadb = await startMariadb(folder, { lasting: false })
   project.provide('databaseUrl', mariadb.url)
+  project.provide('databaseSocket', mariadb.socket)
   return () => mariadb.stop()
 }

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSyn
 import { join } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { build } from './build.mjs'
-import { portIsFree, startMariadb } from './mariadb.mjs'
+import { portIsFree, startMariadb } from './database/mariadb.mjs'
 import { ensureDebian, ensurePackages } from './prepare.mjs'
 import { Advice, command, run, say } from './run.mjs'
 import { root } from './stamp.mjs'

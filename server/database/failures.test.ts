@@ -3,6 +3,7 @@ import { createConnection, type Connection } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest'
 import { buildApp } from '../app.ts'
 import { testApp } from '../testApp.ts'
+import { asOwner } from '../../tools/database/mariadb.mjs'
 import { connect, failureOf, inTransaction, retried, tables } from './index.ts'
 
 const { running, reading, opened, post } = testApp('failures')
@@ -119,6 +120,43 @@ describe('with a real database in trouble', () => {
     expect((await app.inject('/api/health')).json<Health>().status).toBe('ok')
     await app.close()
     await narrow.close()
+  })
+
+  it('one that takes no writes goes on answering what is asked, says that it keeps nothing, and health says so', async () => {
+    const { id } = await opened()
+    const entry = reading()
+    await asOwner(inject('databaseSocket'), 'set global read_only = 1')
+    try {
+      const answer = await post(`/api/cases/${id}/entries`, { entries: [entry] })
+      expect([answer.statusCode, answer.json<Problem>().type, answer.headers['retry-after']]).toEqual([503, '/problems/databaseReadOnly', '5'])
+      expect((await running.app.inject(`/api/cases/${id}`)).statusCode).toBe(200)
+      const health = await running.app.inject('/api/health')
+      expect([health.statusCode, health.json<Health>().database]).toEqual([503, 'readOnly'])
+    } finally {
+      await asOwner(inject('databaseSocket'), 'set global read_only = 0')
+    }
+    expect((await post(`/api/cases/${id}/entries`, { entries: [entry] })).statusCode).toBe(200)
+  })
+
+  it('one with all its connections taken is told from one that is away', async () => {
+    const owner = (sql: string) => asOwner(inject('databaseSocket'), sql)
+    await owner(
+      "create or replace user 'narrow'@'127.0.0.1' identified by 'x' with max_user_connections 1; grant all on dewpoint_failures.* to 'narrow'@'127.0.0.1'",
+    )
+    const url = running.url.replace(/dewpoint:[^@]+@/, 'narrow:x@')
+    const only = await createConnection({ uri: url })
+    const narrow = connect(url)
+    const app = await buildApp({ database: narrow })
+    try {
+      const answer = await app.inject('/api/cases')
+      expect([answer.statusCode, answer.json<Problem>().type]).toEqual([503, '/problems/databaseBusy'])
+      expect((await app.inject('/api/health')).json<Health>()).toEqual({ status: 'degraded', database: 'busy' })
+    } finally {
+      await only.end()
+      await app.close()
+      await narrow.close()
+      await owner("drop user 'narrow'@'127.0.0.1'")
+    }
   })
 
   it('a statement that runs too long is stopped', async () => {

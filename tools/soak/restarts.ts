@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { isAppendResult, isCase, type Case } from '@dewpoint/contract'
 import type { Entry } from '@dewpoint/core/casebook'
 import { samples } from '../../server/testApp.ts'
-import { freePort, startMariadb, type RunningMariadb } from '../mariadb.mjs'
+import { freePort, startMariadb, type RunningMariadb } from '../database/mariadb.mjs'
 import { keepRunning } from '../supervise.mjs'
 
 /** What came of killing server and database under load. */

@@ -132,7 +132,7 @@ export const noteUnsent = (list: Unsent[]) =>
 export const listUnsent = () => using((database) => database.getAll('unsent'))
 
 /** Writes down what became of something unsent. */
-export const changeUnsent = (one: Unsent) => using(async (database) => void (await database.put('unsent', one)))
+export const changeUnsent = (one: Unsent) => using((database) => database.put('unsent', one))
 
 /** Forgets what the server keeps, or what somebody gave up. */
 export const forgetUnsent = (sequences: number[]) =>
@@ -143,7 +143,7 @@ export const forgetUnsent = (sequences: number[]) =>
   })
 
 /** Keeps an answer of the server for when it is away. */
-export const keepAnswer = (asked: string, answer: unknown, at: string) => using(async (database) => void (await database.put('answers', { asked, answer, at })))
+export const keepAnswer = (asked: string, answer: unknown, at: string) => using((database) => database.put('answers', { asked, answer, at }))
 
 /** The answer kept to a question, or undefined. */
 export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>

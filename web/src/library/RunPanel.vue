@@ -71,7 +71,7 @@ function stop() {
   running = []
   progress.value = null
 }
-onMounted(() => void run())
+onMounted(run)
 onBeforeUnmount(stop)
 
 const timeline = computed(() => shown.value && (shown.value.faulty ?? shown.value.healthy))
@@ -97,7 +97,7 @@ const saveCsv = () => {
   if (timeline.value)
     download(`${system.value.id}-${runId.value}${fault.value ? `-${fault.value}` : ''}.csv`, 'text/csv', timelineCsv(system.value, timeline.value))
 }
-useKeys({ r: () => void run(), n: () => atEvent(1), p: () => atEvent(-1), Escape: stop })
+useKeys({ r: run, n: () => atEvent(1), p: () => atEvent(-1), Escape: stop })
 
 function pickRun(id: string) {
   runId.value = id

@@ -80,7 +80,8 @@ async function fetchSignatures(catalogue: Catalogue): Promise<Signatures> {
 
 /** Pairs of the stock systems are shipped; those of a wired one, or of a model, are put together until they have been simulated. */
 const putTogether = ({ system }: Catalogue) => !files[system.id] || system.controls !== undefined
-const pairWork = pairKeeper()
+// the page that starts the worker gives it the device’s id as its name: a worker has no store of its own to know it from
+const pairWork = pairKeeper(self.name)
 
 /** A model has no shipped signatures: a first answer comes from its nominal plant, the spread of healthy ones follows in the background. */
 async function simulated(catalogue: Catalogue): Promise<Signatures> {

@@ -14,10 +14,11 @@ const quiet = 1500
 
 /**
  * Simulates pairs of faults in the background, the likeliest of the case at hand first, and keeps them: on this device, and on the server for
- * other devices. What was simulated once, anywhere, for a catalogue as it is now is never simulated again. Without device or server it works
- * from memory.
+ * other devices, which believes them when a second device has found the same. Without device or server it works from memory.
+ *
+ * @param deviceId which device this is, for the server
  */
-export function pairKeeper() {
+export function pairKeeper(deviceId: string) {
   const device = openDB<Kept>('dewpoint-pairs', 1, {
     upgrade(database) {
       database.createObjectStore('pairs', { keyPath: ['catalogue', 'pair'] }).createIndex('catalogue', 'catalogue')
@@ -59,7 +60,7 @@ export function pairKeeper() {
           await rest()
         }
         better = withPairs(catalogue, better, fresh)
-        await keep(hash, fresh)
+        await keep(catalogue, hash, fresh)
       }
       if (better !== signatures) done(better)
     } finally {
@@ -67,13 +68,14 @@ export function pairKeeper() {
     }
   }
 
-  async function keep(hash: string, fresh: readonly SimulatedPair[]): Promise<void> {
+  async function keep({ system }: Catalogue, hash: string, fresh: readonly SimulatedPair[]): Promise<void> {
+    if (fresh.length === 0) return
     const database = await device
     for (const one of fresh) await database?.put('pairs', { catalogue: hash, ...one }).catch(() => undefined)
     await fetch(`/api/pairs/${hash}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ pairs: fresh }),
+      body: JSON.stringify({ device: deviceId, system: system.id.split('+')[0], controls: system.controls?.id ?? 'direct', pairs: fresh }),
       signal: AbortSignal.timeout(8000),
     }).catch(() => undefined)
   }

@@ -1,8 +1,9 @@
 import type { Remote } from 'comlink'
+import { deviceId } from '../keeping/identity.ts'
 import type { Reasoning } from './diagnosis.worker.ts'
 import { startWorker } from './startWorker.ts'
 
-const inWorker = startWorker<Reasoning>(() => new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module' }))
+const inWorker = startWorker<Reasoning>(() => new Worker(new URL('./diagnosis.worker.ts', import.meta.url), { type: 'module', name: deviceId }))
 type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 
 /** The reasoning in its worker, started at first use. */

@@ -5,8 +5,8 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
-import { Advice, run } from './run.mjs'
-import { keepRunning } from './supervise.mjs'
+import { Advice, run } from '../run.mjs'
+import { keepRunning } from '../supervise.mjs'
 
 /** who owns the data folder, and so may come in through the socket file */
 const owner = userInfo().username

@@ -19,8 +19,8 @@ import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip } from 'node:zlib'
 import { asOwner, runningMariadb, startMariadb } from './mariadb.mjs'
-import { Advice, run } from './run.mjs'
-import { root } from './stamp.mjs'
+import { Advice, run } from '../run.mjs'
+import { root } from '../stamp.mjs'
 
 /** the first line of a backup of ours; the last one is MariaDB's own */
 const heading = '-- Dewpoint backup 1\n'

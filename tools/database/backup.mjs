@@ -1,7 +1,7 @@
 // npm run backup -- FILE: everything entered, in one file, while Dewpoint runs or not.
 import { existsSync } from 'node:fs'
 import { createGzip } from 'node:zlib'
-import { Advice, command, say } from './run.mjs'
+import { Advice, command, say } from '../run.mjs'
 import { countOf, dumpTo, withDatabase } from './dump.mjs'
 
 const args = process.argv.slice(2)

@@ -1,8 +1,8 @@
 // npm run restore -- FILE: puts a backup in the place of everything entered, also one of an older version.
-import { build } from './build.mjs'
+import { build } from '../build.mjs'
 import { accessTo, ask, countOf, loadInto, verify, withDatabase } from './dump.mjs'
-import { ensureDebian, ensurePackages } from './prepare.mjs'
-import { Advice, bin, command, run, say } from './run.mjs'
+import { ensureDebian, ensurePackages } from '../prepare.mjs'
+import { Advice, bin, command, run, say } from '../run.mjs'
 
 const args = process.argv.slice(2)
 
