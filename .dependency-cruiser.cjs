@@ -37,7 +37,7 @@ module.exports = {
     {
       name: 'database-in-queries-only',
       severity: 'error',
-      from: { path: '^server/', pathNot: ['queries\\.ts$', '^server/database/', '\\.test\\.ts$'] },
+      from: { path: '^server/', pathNot: ['queries\\.ts$', '^server/database/', '^server/test', '\\.test\\.ts$'] },
       to: { path: 'node_modules/(drizzle-orm|mysql2)' },
     },
   ],

@@ -34,6 +34,15 @@ export default ts.config(
         { object: 'Math', property: 'random', message: 'Core takes a seed.' },
         { object: 'Date', property: 'now', message: 'Core takes the time.' },
       ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'MemberExpression[property.name=/^(get|set)(Hours|Minutes|Date|Day|Month|FullYear|TimezoneOffset)$|^toLocale(String|DateString|TimeString)$/]',
+          message: 'Core knows no local time.',
+        },
+        { selector: 'NewExpression[callee.name="Date"][arguments.length!=1]', message: 'Core takes the time, in UTC.' },
+      ],
     },
   },
   prettier,

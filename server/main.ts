@@ -22,11 +22,11 @@ let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
     stopping = true
-    if (!stop) process.exit(0)
-    void stop().finally(() => process.exit(0))
+    if (!running.stop) process.exit(0)
+    running.stop().finally(() => process.exit(0))
   })
 }
-let stop: (() => Promise<unknown>) | undefined
+const running: { stop?: () => Promise<unknown> } = {}
 
 await bringUpToDate(settings.databaseUrl)
 const database = connect(settings.databaseUrl)
@@ -38,7 +38,7 @@ const app = await buildApp({
   requestsPerMinute: settings.requestsPerMinute,
   logger: { level: env.LOG_LEVEL ?? 'info' },
 })
-stop = () => app.close().then(() => database.close())
+running.stop = () => app.close().then(() => database.close())
 await app.listen({ host: settings.host, port: settings.port }).catch((error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${settings.port} is in use by another program. Choose another with PORT.` : error.message)
   process.exit(wrongSettings)

@@ -75,8 +75,9 @@ await command(async () => {
     })(),
   ])
   await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
-  say('unit tests and route tests')
+  say('unit tests in two time zones, and route tests')
   await vitest('unit')
+  await vitest('unit-elsewhere')
   await vitest('routes')
   say('browser tests')
   await browser()

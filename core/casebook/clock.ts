@@ -22,7 +22,7 @@ export function isClock(text: string): boolean {
 }
 
 /** The milliseconds since 1970 a clock stands at: never before the writer's own time. */
-export function momentOf(clock: Clock): number {
+function momentOf(clock: Clock): number {
   return parseInt(clock.slice(0, 12), 16)
 }
 

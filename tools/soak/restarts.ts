@@ -118,7 +118,7 @@ export async function runRestarts(station: Station, kills: number, entriesBetwee
 }
 
 /** Asks again until the answer is yes; a failure is a no. */
-export async function until(question: () => Promise<boolean>): Promise<void> {
+async function until(question: () => Promise<boolean>): Promise<void> {
   for (;;) {
     if (await question().catch(() => false)) return
     await new Promise((rest) => setTimeout(rest, 20))

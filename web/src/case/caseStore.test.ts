@@ -4,6 +4,9 @@ import { newEntry, standing, type Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type * as deviceModule from '../keeping/device.ts'
+import type * as outboxModule from '../keeping/outbox.ts'
+import type * as storeModule from './caseStore.ts'
 import { problem, testId, testOpening, testReading, testServer } from '../keeping/testServer.ts'
 
 const diagnose = vi.fn<(system: string, controls: string, entries: Entry[]) => Promise<unknown>>()
@@ -11,11 +14,11 @@ vi.mock('../workers/reasoning.ts', () => ({
   reasoning: { diagnose: (system: string, controls: string, entries: Entry[]) => diagnose(system, controls, entries) },
 }))
 
-type Store = ReturnType<(typeof import('./caseStore.ts'))['useCase']>
+type Store = ReturnType<typeof storeModule.useCase>
 let server: ReturnType<typeof testServer>
 let store: Store
-let outbox: ReturnType<(typeof import('../keeping/outbox.ts'))['useOutbox']>
-let device: typeof import('../keeping/device.ts')
+let outbox: ReturnType<typeof outboxModule.useOutbox>
+let device: typeof deviceModule
 
 async function reloadPage(): Promise<void> {
   vi.resetModules()

@@ -3,10 +3,12 @@ import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type * as deviceModule from './device.ts'
+import type * as outboxModule from './outbox.ts'
 import { problem, testId, testOpening, testReading, testServer } from './testServer.ts'
 
-type Outbox = ReturnType<(typeof import('./outbox.ts'))['useOutbox']>
-type Device = typeof import('./device.ts')
+type Outbox = ReturnType<typeof outboxModule.useOutbox>
+type Device = typeof deviceModule
 let server: ReturnType<typeof testServer>
 let outbox: Outbox
 let device: Device
