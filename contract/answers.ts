@@ -2,10 +2,9 @@ import type { Case } from './case.ts'
 import type { AppendResult, News } from './entries.ts'
 import { problemTypes, type Problem, type ProblemName } from './problem.ts'
 
-/**
- * Whether an answer is ours. Between a phone and its server stand captive portals, proxies and servers of another version: what does not
- * look exactly like this is no answer, and nothing may be forgotten on its word.
- */
+// Between a phone and its server stand captive portals, proxies and servers of another version: what does not look exactly like one of these is
+// no answer, and nothing may be forgotten on its word.
+
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
 const isIds = (value: unknown): value is string[] => Array.isArray(value) && value.every((one) => typeof one === 'string')
 

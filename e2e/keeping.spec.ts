@@ -67,6 +67,18 @@ test('readings in another unit are taken as they are; impossible ones are not ta
   await expect(app.journal).toContainText('17.0 psi')
 })
 
+test('any case is found by a part of its name, street or boiler, and clearing the words shows all again', async ({ app, page }) => {
+  await page.goto(app.address('/'))
+  const find = page.getByRole('searchbox', { name: 'Find a case' })
+  await find.fill('harbour mas')
+  await expect(page.getByRole('link', { name: /Harbour Master/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Net Loft/ })).toHaveCount(0)
+  await find.fill('nobody lives here')
+  await expect(page.getByText('No case has “nobody lives here”')).toBeVisible()
+  await page.getByRole('button', { name: /^Clear/ }).click()
+  await expect(page.getByRole('link', { name: /Net Loft/ }).first()).toBeVisible()
+})
+
 test('an unknown case and an unknown address say what to do', async ({ app, page }) => {
   await page.goto(app.address('/case/01934a00-0000-7000-8000-000000000000'))
   await expect(page.getByRole('alert')).toContainText('list of cases')

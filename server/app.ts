@@ -23,16 +23,25 @@ export interface AppOptions {
   hosts?: readonly string[]
   /** requests a client may make to the API in a minute */
   requestsPerMinute?: number
+  /** milliseconds until an answer must be worked out */
+  handling?: number
 }
 
 /** a whole office behind one address works within this */
 const usualRate = 3000
-/** milliseconds: for a request to arrive, and for its answer to be worked out */
+/** milliseconds for a request to arrive, and for its answer to be worked out */
 const arrival = 15_000
-const handling = 12_000
+const usualHandling = 12_000
 
 /** Assembles the server. It keeps no state of its own: several can stand behind one proxy. */
-export async function buildApp({ database, webFolder, logger = false, hosts = [], requestsPerMinute = usualRate }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({
+  database,
+  webFolder,
+  logger = false,
+  hosts = [],
+  requestsPerMinute = usualRate,
+  handling = usualHandling,
+}: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger,
     bodyLimit: 16 * 1024,

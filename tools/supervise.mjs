@@ -2,8 +2,8 @@
 import { say } from './run.mjs'
 
 /** a program that lived longer than this, ms, started well: its next end counts as a first one */
-const settled = 30_000
-const longestPause = 30_000
+const settled = 10_000
+const longestPause = 10_000
 /** so many ends right after starting, and something is wrong that starting does not mend */
 const mostInVain = 8
 const killed = ['SIGKILL', 'SIGTERM', 'SIGHUP', 'SIGINT']

@@ -21,7 +21,7 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the case again.', parsed.problems)
     const came = await openCase(database, parsed.value)
     if (typeof came === 'object')
-      throw new ProblemError('conflict', 'Look at what is there, and take it over or write yours down as another.', undefined, came.conflict)
+      throw new ProblemError('conflict', 'Compare the two, then use what is there or record yours as another.', undefined, came.conflict)
     return reply.code(came === 'opened' ? 201 : 200).send((await findCase(database, parsed.value.id)) ?? missing(parsed.value.id))
   })
 

@@ -107,6 +107,19 @@ describe('with a real database in trouble', () => {
     await hasty.close()
   })
 
+  it('an answer that takes too long is given up, in words, and the entry lands afterwards', async () => {
+    const { id } = await opened()
+    const app = await buildApp({ database: running.database, handling: 300 })
+    await other.query('start transaction; select * from cases where id = ? for update', [id])
+    const entry = reading()
+    const send = () => app.inject({ method: 'POST', url: `/api/cases/${id}/entries`, payload: { entries: [entry] } })
+    const late = await send()
+    await other.query('rollback')
+    expect([late.statusCode, late.json<Problem>().type, late.headers['retry-after']]).toEqual([503, '/problems/tooSlow', '5'])
+    await vi.waitFor(async () => expect((await send()).statusCode).toBe(200), 10_000)
+    await app.close()
+  })
+
   it('a pool without a free connection is not waited for, and health says busy', async () => {
     const narrow = connect(running.url, { connections: 1, connection: 300 })
     const app = await buildApp({ database: narrow })

@@ -44,10 +44,8 @@ onMounted(async () => {
       </router-link>
       <div id="bar-case" class="bar-case" />
       <div class="bar-end">
-        <span v-if="outbox.waiting > 0" class="waiting" role="status">
-          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away && outbox.unsaved.size === 0"
-            >: kept on this device</template
-          >
+        <span v-if="outbox.waiting > 0 && outbox.unsaved.size === 0" class="waiting" role="status">
+          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away">: kept on this device</template>
         </span>
         <router-link :to="{ name: 'bench' }" class="place" :aria-current="route.name === 'bench' ? 'page' : undefined">
           <v-icon icon="$bench" aria-hidden="true" /> <span class="place-name">Bench</span>
@@ -179,6 +177,13 @@ onMounted(async () => {
   font-weight: 600;
 }
 @media (max-width: 760px) {
+  /* above the phases: nothing that is read or pressed lies under it */
+  .waiting {
+    position: fixed;
+    top: auto;
+    bottom: calc(66px + env(safe-area-inset-bottom));
+    border-radius: 10px;
+  }
   .bar {
     gap: 8px;
     padding: 0 4px 0 14px;

@@ -72,16 +72,18 @@ export const useCase = defineStore('case', () => {
     const mine = ++opening
     if (current.value?.id !== id) leave()
     trouble.value = null
-    learn(id, mine).catch(() => undefined)
     await outbox.reload()
     const kept = (await keptCase(id).catch(() => undefined)) ?? asOpened(id)
     if (mine !== opening) return
     // what an older version kept knows no position: everything is news to it
     if (kept && !current.value) show({ ...{ received: {}, position: 0 }, ...kept })
+    if (current.value) learn(id, mine).catch(() => undefined)
     try {
       const fresh = await fetchCase(id)
       if (mine !== opening) return
+      const first = !current.value
       show(fresh)
+      if (first) learn(id, mine).catch(() => undefined)
       await sendAgain(id, fresh.entries)
     } catch (error) {
       if (mine !== opening || current.value?.id === id) return
@@ -117,7 +119,7 @@ export const useCase = defineStore('case', () => {
 
   /** Fetches what earlier cases teach and what the firm has set. Nothing waits for it. */
   async function learn(id: string, mine: number): Promise<void> {
-    const [taught] = await Promise.allSettled([knownPast(id), firm.load()])
+    const [taught] = await Promise.allSettled([knownPast(id, current.value?.appliance.system), firm.load()])
     if (mine === opening && taught.status === 'fulfilled') past.value = taught.value
   }
 

@@ -109,6 +109,9 @@ h1 {
   font-size: 1.9rem;
   margin-bottom: 18px;
 }
+h2 {
+  margin-top: 30px;
+}
 .field {
   margin: 18px 0;
 }

@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import ModalSheet from '../shared/ModalSheet.vue'
 import { clock, day } from '../shared/times.ts'
 import type { Unsent } from './device.ts'
-import { asAnother, correctable, corrected, takenOver } from './mending.ts'
+import { asAnother, correctable, corrected, inWords, takenOver } from './mending.ts'
 import { useOutbox } from './outbox.ts'
 import { entryLine, unsentWords } from './unsentWords.ts'
 
@@ -48,7 +48,7 @@ function correct() {
 async function sendCorrected() {
   const read = corrected(props.item, { ...values })
   if (!read.ok) {
-    problems.value = Object.fromEntries(read.problems.map(({ field, message }) => [field, message]))
+    problems.value = Object.fromEntries(read.problems.map((one) => [one.field, inWords(one)]))
     return
   }
   correcting.value = false
@@ -60,14 +60,14 @@ async function sendCorrected() {
   <li>
     <p>
       <strong>{{ unsentWords(item, catalogue) }}</strong>
-      <span class="dim">
-        {{ day(written) }}, {{ clock(written) }}<template v-if="item.kind === 'entry'">, {{ item.entry.author }}</template></span
-      >
+    </p>
+    <p class="dim">
+      {{ day(written) }}, {{ clock(written) }}<template v-if="item.kind === 'entry'">, {{ item.entry.author }}</template>
       <router-link v-if="linked" :to="{ name: 'case', params: { id: item.caseId } }" class="to">Go to the case</router-link>
     </p>
-    <p>{{ said }}</p>
-    <ul v-if="fields.length > 0" class="fields">
-      <li v-for="one in fields" :key="one.field">{{ one.message }}</li>
+    <p v-if="fields.length === 0">{{ said }}</p>
+    <ul v-else class="fields">
+      <li v-for="one in fields" :key="one.field">{{ inWords(one) }}</li>
     </ul>
     <dl v-if="theirs">
       <dt>Yours</dt>

@@ -19,8 +19,23 @@ async function orKept<T>(asked: string, fetching: Promise<T>): Promise<T> {
 /** What the firm has set, as far as known here. */
 export const knownFirm = () => orKept<Firm>('firm', fetchFirm())
 
-/** What earlier cases teach about one, as far as known here. */
-export const knownPast = (id: string) => orKept<Past>(`past ${id}`, fetchPast(id))
+/**
+ * What earlier cases teach about one, as far as known here. Of a case that was never opened here, what is known of its kind of boiler.
+ *
+ * @param system the kind of boiler, where it is known
+ */
+export async function knownPast(id: string, system?: string): Promise<Past> {
+  try {
+    const past = await orKept<Past>(`past ${id}`, fetchPast(id))
+    if (system !== undefined) await keepAnswer(`kind ${system}`, past.experience, new Date().toISOString()).catch(() => undefined)
+    return past
+  } catch (error) {
+    const experience =
+      system === undefined || error instanceof Refused ? undefined : await keptAnswer<Past['experience']>(`kind ${system}`).catch(() => undefined)
+    if (!experience) throw error
+    return { appliance: [], experience }
+  }
+}
 
 /** Places that have the words searched for; without the server those of the cases kept here. */
 export async function knownSites(search: string): Promise<SiteLine[]> {

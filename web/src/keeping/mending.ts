@@ -19,9 +19,14 @@ const words = (field: string) => {
   return name.charAt(0).toUpperCase() + name.slice(1).toLowerCase()
 }
 
+/** What is wrong with a field, under the name it has on the screen instead of its place in what was sent. */
+export function inWords({ field, message }: FieldProblem): string {
+  return message.startsWith(field) && field !== '' ? `${words(field)}${message.slice(field.length)}` : message
+}
+
 /** What can be corrected of something refused: the values the server named, or all texts and numbers where it named none of them. */
 export function correctable(one: Unsent): Correctable[] {
-  const named = new Map((one.state === 'refused' ? (one.fields ?? []) : []).map(({ field, message }) => [field, message]))
+  const named = new Map((one.state === 'refused' ? (one.fields ?? []) : []).map((wrong) => [wrong.field, inWords(wrong)]))
   const root = one.kind === 'open' ? { ...one.body, id: undefined, openedAt: undefined } : { payload: one.entry.payload }
   const all: Correctable[] = []
   const visit = (value: unknown, field: string) => {

@@ -202,7 +202,7 @@ describe('what the server will not take', () => {
     await outbox.flush()
     const { correctable, corrected } = await import('./mending.ts')
     const [refused] = outbox.notAccepted
-    expect(correctable(refused!)).toMatchObject([{ field: 'payload.note', label: 'Note', value: 'bad', message: 'payload.note is no good' }])
+    expect(correctable(refused!)).toMatchObject([{ field: 'payload.note', label: 'Note', value: 'bad', message: 'Note is no good' }])
     const read = corrected(refused!, { 'payload.note': 'fine now' })
     if (!read.ok) throw new Error('it can be corrected')
     await outbox.mend(refused!, read.value)

@@ -276,9 +276,10 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function caseChanged(what: Change): Promise<void> {
+    // first what is shown: whoever keeps a case keeps it as it is shown
+    for (const listener of changeListeners) listener(what)
     const kept = changeKept(what.caseId, (one) => changedCase(one, what))
     await kept.catch((error: unknown) => (trouble.value = (error as Error).message))
-    for (const listener of changeListeners) listener(what)
     tell(what)
   }
 

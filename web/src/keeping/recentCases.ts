@@ -1,7 +1,8 @@
 import type { CaseLine } from '@dewpoint/contract'
 import { summarise } from '@dewpoint/core/casebook'
-import { fetchCase, fetchPast } from './api.ts'
-import { changeKept, keepAnswer, keptCase, keptCases, mergeCase, type KeptCase, type Unsent } from './device.ts'
+import { fetchCase } from './api.ts'
+import { changeKept, keptCase, keptCases, mergeCase, type KeptCase, type Unsent } from './device.ts'
+import { knownPast } from './keptAnswers.ts'
 
 const day = 86_400_000
 /** cases opened within this time are kept on the device, and so many at most */
@@ -17,13 +18,16 @@ const old = 56 * day
  * @param wanted whether to go on
  */
 export async function keepRecent(lines: readonly CaseLine[], now: number, wanted: () => boolean): Promise<void> {
+  const kinds = new Set<string>()
   try {
     for (const line of lines.filter((one) => now - Date.parse(one.openedAt) < recent).slice(0, most)) {
       if (!wanted()) return
       const kept = await keptCase(line.id)
       if (kept?.keptAt !== undefined && kept.position === line.position) continue
       await mergeCase({ ...(await fetchCase(line.id)), keptAt: new Date(now).toISOString() })
-      await keepAnswer(`past ${line.id}`, await fetchPast(line.id), new Date(now).toISOString())
+      // once for each kind of boiler: that is what moves the odds
+      if (!kinds.has(line.appliance.system)) await knownPast(line.id, line.appliance.system)
+      kinds.add(line.appliance.system)
     }
   } catch {
     // no signal or no room: the next look at the list goes on from here

@@ -16,7 +16,7 @@ const cases = shallowRef<CaseLine[] | null>(null)
 const next = ref<string | null>(null)
 /** the server does not answer: the list is of what this device keeps */
 const away = ref<string | null>(null)
-const search = ref('')
+const search = ref<string | null>('')
 const outbox = useOutbox()
 /** counts what was asked for: an answer to an earlier question is thrown away */
 let question = 0
@@ -27,7 +27,7 @@ const keptHere = computed(() => outbox.items.flatMap((one) => (one.kind === 'ope
 
 async function load(after: string | null = null) {
   const mine = ++question
-  const words = search.value.trim()
+  const words = (search.value ?? '').trim()
   try {
     const answer = await fetchCases(words, after)
     if (mine !== question) return
@@ -84,19 +84,11 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
         <router-link :to="{ name: 'case', params: { id: one.id } }">{{ one.name }}</router-link> <span class="dim">kept on this device, not sent yet</span>
       </li>
     </ul>
-    <v-text-field
-      v-model="search"
-      label="Find a case by name, street or boiler"
-      maxlength="80"
-      clearable
-      type="search"
-      class="find"
-      @click:clear="search = ''"
-    />
+    <v-text-field v-model="search" label="Find a case by name, street or boiler" maxlength="80" clearable type="search" class="find" />
     <p v-if="!cases" class="dim" aria-live="polite">Fetching the calls…</p>
     <section v-if="cases && cases.length === 0 && !away" class="note">
-      <p v-if="search.trim() === ''">No calls yet. Take one: the customer’s first words already tell suspects apart, and say what to put on the van.</p>
-      <p v-else>No case has “{{ search.trim() }}” in its name, street or boiler.</p>
+      <p v-if="!search?.trim()">No calls yet. Take one: the customer’s first words already tell suspects apart, and say what to put on the van.</p>
+      <p v-else>No case has “{{ search?.trim() }}” in its name, street or boiler.</p>
     </section>
 
     <ol v-if="cases && cases.length > 0" class="calls">
