@@ -1,5 +1,6 @@
 import { problemTypes, type ProblemName } from '@dewpoint/contract'
-import type { Route } from '@playwright/test'
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page, Route } from '@playwright/test'
 import { App, expect, test } from './app.ts'
 
 const answerWith = (route: Route, name: ProblemName, more: object = {}) => {
@@ -9,6 +10,11 @@ const answerWith = (route: Route, name: ProblemName, more: object = {}) => {
     contentType: 'application/problem+json',
     body: JSON.stringify({ type: `/problems/${name}`, title, status, detail: 'Correct the fields named.', ...more }),
   })
+}
+/** Nothing serious for somebody who sees, hears or moves otherwise. */
+const accessible = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+  expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
 }
 const caseId = (url: string) => /case\/([0-9a-f-]{36})/.exec(url)![1]!
 
@@ -34,10 +40,12 @@ test('an entry the server will not take is kept on the case and on Today until i
   await expect(refused).toContainText('use other words')
   await page.getByRole('link', { name: /today’s calls/ }).click()
   await expect(refused).toContainText('bad words')
+  await accessible(page)
   await refused.getByRole('link', { name: 'Go to the case' }).click()
   await refused.getByText('1 entry not accepted').click()
   await refused.getByRole('button', { name: 'Correct and send' }).click()
   await expect(page.getByRole('dialog').getByText('use other words')).toBeVisible()
+  await accessible(page)
   await page.getByRole('dialog').getByLabel('Note').fill('better words')
   await page.getByRole('button', { name: 'Send corrected' }).click()
   await expect(refused).toHaveCount(0)
@@ -142,9 +150,12 @@ test('a device without room says so at once, never calls the entry kept, and sen
   const alert = page.getByRole('alert').filter({ hasText: 'Not saved on this device' })
   await expect(alert).toContainText('no room left')
   await expect(app.journal).toContainText('in this page only, not saved')
-  await page.evaluate('window.makeRoom()')
+  await accessible(page)
+  // asked for or by itself: while there is no room the notice stays, and with room it goes
   await alert.getByRole('button', { name: 'Try again now' }).click()
-  await expect(alert).toHaveCount(0)
+  await expect(alert).toBeVisible()
+  await page.evaluate('window.makeRoom()')
+  await expect(alert).toHaveCount(0, { timeout: 60_000 })
   await expect(app.journal).toContainText('waiting to send')
   await page.unroute('**/api/**')
   await expect(page.getByText('waiting to send')).toHaveCount(0)

@@ -129,7 +129,11 @@ onMounted(async () => {
   margin: 0;
   flex: 1 1 20rem;
 }
+/* seen wherever the page is scrolled to */
 .notice.grave {
+  position: sticky;
+  top: 60px;
+  z-index: 9;
   border-left-color: var(--stop);
 }
 .name {
