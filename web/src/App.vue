@@ -168,25 +168,23 @@ onMounted(async () => {
 .place[aria-current] {
   color: var(--copper);
 }
-/* hangs below the bar, so that nothing in it moves while entries come and go */
+/* in a corner of the window: nothing moves while entries come and go, and nothing that is read or pressed lies under it */
 .waiting {
-  position: absolute;
-  top: 100%;
-  right: 12px;
-  padding: 2px 10px;
+  position: fixed;
+  right: 14px;
+  bottom: 14px;
+  z-index: 9;
+  padding: 4px 12px;
   border: 1px solid var(--rule);
-  border-radius: 0 0 10px 10px;
-  background: var(--paper);
+  border-radius: 10px;
+  background: var(--sheet);
   color: var(--live);
   font-weight: 600;
 }
 @media (max-width: 760px) {
-  /* above the phases: nothing that is read or pressed lies under it */
+  /* above the phases */
   .waiting {
-    position: fixed;
-    top: auto;
     bottom: calc(66px + env(safe-area-inset-bottom));
-    border-radius: 10px;
   }
   .bar {
     gap: 8px;
