@@ -42,6 +42,21 @@ test('two people on one case see what both wrote', async ({ app, page, browser }
   await context.close()
 })
 
+test('of two tabs one sends what the other cannot, and both know it', async ({ app, page, context }) => {
+  await app.takeCall('No hot water')
+  await app.trace()
+  await expect(page.getByText('waiting to send')).toHaveCount(0)
+  const other = await context.newPage()
+  await other.goto(app.address('/firm'))
+  await expect(other.getByRole('heading', { name: 'Firm settings' })).toBeVisible()
+  await page.route('**/api/**', (route) => route.abort())
+  await app.answer('Do the radiators get hot?', 'hot as always')
+  await expect(page.getByText('waiting to send')).toHaveCount(0)
+  const id = /case\/([0-9a-f-]{36})/.exec(page.url())![1]!
+  const { entries } = (await (await page.request.get(app.address(`/api/cases/${id}`))).json()) as { entries: unknown[] }
+  expect(entries).toHaveLength(2)
+})
+
 test('a double click on an answer writes it once', async ({ app, page }) => {
   await app.takeCall('No hot water')
   await app.trace()

@@ -7,7 +7,7 @@ import { v7 } from 'uuid'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { useFirm } from '../firm/firmStore.ts'
 import { fetchCase, fetchNews, Refused } from '../keeping/api.ts'
-import { keptCase, mergeCase } from '../keeping/device.ts'
+import { keptCase, mergeCase, type KeptCase } from '../keeping/device.ts'
 import { deviceId } from '../keeping/identity.ts'
 import { knownPast } from '../keeping/keptAnswers.ts'
 import { changedCase, useOutbox } from '../keeping/outbox.ts'
@@ -82,7 +82,7 @@ export const useCase = defineStore('case', () => {
       const fresh = await fetchCase(id)
       if (mine !== opening) return
       const first = !current.value
-      show(fresh)
+      show({ ...fresh, keptAt: new Date().toISOString() })
       if (first) learn(id, mine).catch(() => undefined)
       await sendAgain(id, fresh.entries)
     } catch (error) {
@@ -145,7 +145,7 @@ export const useCase = defineStore('case', () => {
   }
 
   /** Puts a case on the screen with everything written in it here, whatever the server or the disk knew of it. */
-  function show(one: Case): void {
+  function show(one: KeptCase): void {
     const unsent = outbox.items.flatMap((item) => (item.kind === 'entry' && item.caseId === one.id && item.state !== 'conflict' ? [item.entry] : []))
     const here = current.value?.id === one.id ? entries.value : []
     const merged = append(one.entries, [...unsent, ...here]).entries

@@ -1,6 +1,6 @@
 import type { Case, NewCase, PresentCase } from '@dewpoint/contract'
 import { append, type Entry, type FieldProblem } from '@dewpoint/core/casebook'
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPObjectStore } from 'idb'
 
 /** Why something waits: to be sent, or because the server would not take it and somebody has to look. */
 export type Standing =
@@ -87,6 +87,31 @@ async function using<T>(work: (database: IDBPDatabase<Device>) => Promise<T>): P
   }
 }
 
+/** Ends a transaction of which part failed; one that is over already is left alone. */
+function abort(tx: { abort(): void }): void {
+  try {
+    tx.abort()
+  } catch {
+    // it ended by itself
+  }
+}
+
+/** Changes one of the stores, whole or not at all. */
+const changing = <S extends 'cases' | 'unsent', T>(name: S, work: (store: IDBPObjectStore<Device, [S], S, 'readwrite'>) => Promise<T>): Promise<T> =>
+  using(async (database) => {
+    const tx = database.transaction(name, 'readwrite')
+    // what fails inside ends the whole: its error is the one that is told
+    tx.done.catch(() => undefined)
+    try {
+      const result = await work(tx.store)
+      await tx.done
+      return result
+    } catch (error) {
+      if (!tx.error) abort(tx)
+      throw error
+    }
+  })
+
 /** The copy of a case kept on this device. */
 export const keptCase = (id: string) => using((database) => database.get('cases', id))
 
@@ -95,36 +120,30 @@ export const keptCases = () => using(async (database) => (await database.getAll(
 
 /** Keeps a case as it is known now, with whatever this device has of it besides: another page may have written meanwhile. */
 export const mergeCase = (one: KeptCase) =>
-  using(async (database) => {
-    const tx = database.transaction('cases', 'readwrite')
-    const present = await tx.store.get(one.id)
-    await tx.store.put({
+  changing('cases', async (store) => {
+    const present = await store.get(one.id)
+    await store.put({
       ...present,
       ...one,
       entries: append(one.entries, present?.entries ?? []).entries,
       received: { ...present?.received, ...one.received },
     })
-    await tx.done
   })
 
-/** Changes the kept copy of a case, if there is one. */
+/** Changes the kept copy of a case, if there is one; null takes it off the device. */
 export const changeKept = (id: string, change: (one: KeptCase) => KeptCase | null) =>
-  using(async (database) => {
-    const tx = database.transaction('cases', 'readwrite')
-    const present = await tx.store.get(id)
+  changing('cases', async (store) => {
+    const present = await store.get(id)
     const next = present ? change(present) : null
-    if (next) await tx.store.put(next)
-    else if (present) await tx.store.delete(id)
-    await tx.done
+    if (next) await store.put(next)
+    else if (present) await store.delete(id)
   })
 
 /** Notes things to be sent, before they are tried: all of them or none. @returns them with their place in the order */
 export const noteUnsent = (list: Unsent[]) =>
-  using(async (database) => {
-    const tx = database.transaction('unsent', 'readwrite')
+  changing('unsent', async (store) => {
     const noted: Unsent[] = []
-    for (const one of list) noted.push({ ...one, sequence: await tx.store.add(one) })
-    await tx.done
+    for (const one of list) noted.push({ ...one, sequence: await store.add(one) })
     return noted
   })
 
@@ -136,10 +155,8 @@ export const changeUnsent = (one: Unsent) => using((database) => database.put('u
 
 /** Forgets what the server keeps, or what somebody gave up. */
 export const forgetUnsent = (sequences: number[]) =>
-  using(async (database) => {
-    const tx = database.transaction('unsent', 'readwrite')
-    for (const one of sequences) await tx.store.delete(one)
-    await tx.done
+  changing('unsent', async (store) => {
+    for (const one of sequences) await store.delete(one)
   })
 
 /** Keeps an answer of the server for when it is away. */

@@ -50,7 +50,8 @@ export const useOutbox = defineStore('outbox', () => {
     const one = items.value.find((item) => keyOf(item) === key)
     if (!one) return null
     if (!isWaiting(one)) return 'refused'
-    return saving.value.has(key) ? 'saving' : unsaved.value.has(key) ? 'unsaved' : 'waiting'
+    // what the disk refused once stays marked until it is there, also while it is tried again
+    return unsaved.value.has(key) ? 'unsaved' : saving.value.has(key) ? 'saving' : 'waiting'
   }
 
   /** Takes over what is on the disk, from this page and from others; what only this page holds stays. */
@@ -304,9 +305,11 @@ export const useOutbox = defineStore('outbox', () => {
     others?.postMessage(what ? (JSON.parse(JSON.stringify(what)) as Change) : null)
   }
 
-  others?.addEventListener('message', ({ data }: MessageEvent<Change | null>) => {
+  others?.addEventListener('message', async ({ data }: MessageEvent<Change | null>) => {
     if (data) for (const listener of changeListeners) listener(data)
-    return reload()
+    await reload()
+    // should the page that wrote it be closed, or get nowhere, this one sends it
+    if (waiting.value > 0) later()
   })
   window.addEventListener('online', () => flush().catch(() => undefined))
   window.addEventListener('beforeunload', (event) => {
