@@ -38,12 +38,11 @@ await command(async () => {
     if (counted.passed + counted.failed === 0 || (ended && counted.failed === 0)) counted.failed++
     results.push({ name, ...counted, output: ended })
   }
-  const vitest = (project) => {
-    const report = join(reports, `${project}.json`)
-    return tests(project, report, (one) => ({ passed: one.numPassedTests, failed: one.numFailedTests }), 'vitest', [
+  const vitest = (name, ...projects) => {
+    const report = join(reports, `${name}.json`)
+    return tests(name, report, (one) => ({ passed: one.numPassedTests, failed: one.numFailedTests }), 'vitest', [
       'run',
-      '--project',
-      project,
+      ...projects.map((one) => `--project=${one}`),
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${report}`,
@@ -76,9 +75,8 @@ await command(async () => {
   ])
   await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
   say('unit tests in two time zones, and route tests')
-  await vitest('unit')
-  await vitest('unit-elsewhere')
-  await vitest('routes')
+  await vitest('unit', 'unit', 'unit-elsewhere')
+  await vitest('routes', 'routes')
   say('browser tests')
   await browser()
 
