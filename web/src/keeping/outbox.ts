@@ -1,13 +1,11 @@
-import { mostEntries, type Case, type NewCase, type News } from '@dewpoint/contract'
-import { inOrder, type Entry } from '@dewpoint/core/casebook'
+import { mostEntries, type NewCase, type News } from '@dewpoint/contract'
+import type { Entry } from '@dewpoint/core/casebook'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { Refused, sendCase, sendEntries, Unreachable } from './api.ts'
+import { changedCase, withoutVerdict, type Change } from './changes.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from './device.ts'
-
-/** What became of a case otherwise than by writing: entries replaced by what stands now, or gone, or its opening corrected. */
-export type Change = { caseId: string; replaced: Entry[]; gone: string[]; opening?: NewCase }
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
 const pauses = [1000, 2000, 4000, 8000, 15_000, 30_000]
@@ -337,20 +335,6 @@ export const useOutbox = defineStore('outbox', () => {
     knows,
   }
 })
-
-/** A case after entries were replaced or taken out, or its opening corrected. */
-export function changedCase<C extends Case>(one: C, { replaced, gone, opening }: Change): C {
-  const fresh = new Set([...replaced.map((entry) => entry.id), ...gone])
-  const entries = inOrder([...one.entries.filter((entry) => !fresh.has(entry.id)), ...replaced])
-  if (!opening) return { ...one, entries }
-  const { site, appliance, openedAt, controls } = opening
-  return { ...one, entries, openedAt, controls, site, appliance: { ...appliance, siteId: site.id } }
-}
-
-function withoutVerdict(one: Unsent): { sequence?: number; caseId: string } & ({ kind: 'open'; body: NewCase } | { kind: 'entry'; entry: Entry }) {
-  const { sequence, caseId } = one
-  return one.kind === 'open' ? { sequence, caseId, kind: 'open', body: one.body } : { sequence, caseId, kind: 'entry', entry: one.entry }
-}
 
 function without(set: ReadonlySet<string>, keys: readonly string[]): ReadonlySet<string> {
   const out = new Set(keys)
