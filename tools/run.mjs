@@ -17,6 +17,8 @@ export function run(command, args, { quiet = true, env = {}, input } = {}) {
     let output = ''
     child.stdout?.on('data', (data) => (output += data))
     child.stderr?.on('data', (data) => (output += data))
+    // a program that ends before it has read everything says so by its exit code
+    child.stdin?.on('error', () => {})
     if (input !== undefined) child.stdin.end(input)
     child.on('error', fail)
     child.on('close', (code) => (code === 0 ? done(output) : fail(new Advice(`${command} ${args.slice(0, 4).join(' ')} failed:\n${output.slice(-4000)}`))))

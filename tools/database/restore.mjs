@@ -1,6 +1,6 @@
 // npm run restore -- FILE: puts a backup in the place of everything entered, also one of an older version.
 import { build } from '../build.mjs'
-import { accessTo, ask, countOf, loadInto, verify, withDatabase } from './dump.mjs'
+import { ask, countOf, loadInto, verify, withDatabase } from './dump.mjs'
 import { ensureDebian, ensurePackages } from '../prepare.mjs'
 import { Advice, bin, command, run, say } from '../run.mjs'
 
@@ -25,7 +25,7 @@ await command(async () => {
     const before = `${database.name}_before`
     await create(database, beside.name)
     await loadInto(beside, file)
-    await run(bin('tsx'), ['server/database/migrateOnly.ts'], { env: { DATABASE_URL: await addressOf(database, beside.name) } })
+    await run(bin('tsx'), ['server/database/migrateOnly.ts'], { env: { DATABASE_URL: addressOf(database, beside.name) } })
     const restored = await countOf(beside)
     await create(database, before)
     const [old, fresh] = [await tablesOf(database), await tablesOf(beside)]
@@ -55,5 +55,5 @@ async function tablesOf(database) {
 function addressOf(database, name) {
   const url = new URL(database.url)
   url.pathname = `/${encodeURIComponent(name)}`
-  return accessTo(url.href).url
+  return url.href
 }

@@ -225,6 +225,21 @@ describe('entries', () => {
   })
 })
 
+describe('a case whose opening the server refused', () => {
+  it('is gone from screen and device when it is discarded, with everything written in it', async () => {
+    const body = testOpening()
+    server.answersInstead((path, sent) => (path === '/api/cases' && sent ? () => problem('invalid', 'x') : undefined))
+    await device.mergeCase({ ...body, appliance: { ...body.appliance, siteId: body.site.id }, entries: [], received: {}, position: 0 })
+    await outbox.add([{ kind: 'open', caseId: body.id, body }])
+    await store.open(body.id)
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    await outbox.discard(outbox.notAccepted[0]!)
+    expect([store.current, store.trouble, outbox.items]).toEqual([null, expect.stringContaining('discarded'), []])
+    expect(await device.keptCase(body.id)).toBeUndefined()
+  })
+})
+
 describe('without the server', () => {
   it('a case kept here opens; one that is not says what to do', async () => {
     const id = onServer(testReading('none'))

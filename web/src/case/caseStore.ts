@@ -165,6 +165,11 @@ export const useCase = defineStore('case', () => {
 
   outbox.listen((change) => {
     if (current.value?.id !== change.caseId) return
+    if (change.discarded) {
+      leave()
+      trouble.value = 'It was discarded on this device before the server had it.'
+      return
+    }
     current.value = changedCase({ ...current.value, entries: entries.value }, change)
     entries.value = current.value.entries
   }, takeNews)

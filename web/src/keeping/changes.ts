@@ -2,8 +2,8 @@ import type { Case, NewCase } from '@dewpoint/contract'
 import { inOrder, type Entry } from '@dewpoint/core/casebook'
 import type { Unsent } from './device.ts'
 
-/** What became of a case otherwise than by writing: entries replaced by what stands now, or gone, or its opening corrected. */
-export type Change = { caseId: string; replaced: Entry[]; gone: string[]; opening?: NewCase }
+/** What became of a case otherwise than by writing: entries replaced by what stands now, or gone, its opening corrected, or all of it given up. */
+export type Change = { caseId: string; replaced: Entry[]; gone: string[]; opening?: NewCase; discarded?: true }
 
 /** A case after entries were replaced or taken out, or its opening corrected. */
 export function changedCase<C extends Case>(one: C, { replaced, gone, opening }: Change): C {

@@ -240,7 +240,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function discard(one: Unsent): Promise<void> {
     const list = one.kind === 'open' ? items.value.filter((item) => item.caseId === one.caseId) : [one]
     await forget(list)
-    if (one.kind === 'open') await changeKept(one.caseId, () => null).catch(() => undefined)
+    if (one.kind === 'open') await caseChanged({ caseId: one.caseId, replaced: [], gone: [], discarded: true })
     else if (one.state === 'conflict') await caseChanged({ caseId: one.caseId, replaced: [one.theirs], gone: [] })
     else await caseChanged({ caseId: one.caseId, replaced: [], gone: [one.entry.id] })
   }
@@ -277,7 +277,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function caseChanged(what: Change): Promise<void> {
     // first what is shown: whoever keeps a case keeps it as it is shown
     for (const listener of changeListeners) listener(what)
-    const kept = changeKept(what.caseId, (one) => changedCase(one, what))
+    const kept = changeKept(what.caseId, (one) => (what.discarded ? null : changedCase(one, what)))
     await kept.catch((error: unknown) => (trouble.value = (error as Error).message))
     tell(what)
   }
