@@ -78,6 +78,9 @@ export const useCase = defineStore('case', () => {
     if (mine !== opening) return
     // what an older version kept knows no position: everything is news to it
     if (kept && !current.value) show({ ...{ received: {}, position: 0 }, ...kept })
+    // a case just taken here: the server can say nothing of it before it has it
+    if (outbox.items.some((one) => one.kind === 'open' && one.caseId === id)) await outbox.flush().catch(() => undefined)
+    if (mine !== opening) return
     if (current.value) learn(id, mine).catch(() => undefined)
     try {
       const fresh = await fetchCase(id)
@@ -184,6 +187,9 @@ export const useCase = defineStore('case', () => {
     if (!current.value) return
     const plain = JSON.parse(JSON.stringify(payload)) as Payload<T>
     const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: author.value, device: deviceId, seen: entries.value })
+    // a check somebody chose has been answered; what a colleague writes meanwhile does not take it away
+    picked.value = wanted
+    wanted = null
     entries.value = append(entries.value, [entry]).entries
     current.value = { ...current.value, entries: entries.value }
     keep()
@@ -234,10 +240,6 @@ export const useCase = defineStore('case', () => {
     }
   }
 
-  watch(entries, () => {
-    picked.value = wanted
-    wanted = null
-  })
   watch([entries, order, picked, past, costs], think)
 
   return {
