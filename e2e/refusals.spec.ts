@@ -198,6 +198,25 @@ test('undo takes back one’s own, not what a colleague wrote last', async ({ ap
   await context.close()
 })
 
+test('a reading half typed stays with its check when a colleague writes, and is recorded for it', async ({ app, page, browser }) => {
+  await app.takeCall('Tap runs hot, cold, hot')
+  await app.trace()
+  const offered = 'Tap temperature, fully open, settled'
+  await expect(app.nextTitle).toHaveText(offered)
+  await page.getByLabel('Reading', { exact: true }).fill('38')
+  const context = await browser.newContext()
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await new App(other).measure(offered, '41')
+  await expect(app.journal).toContainText('41.0 °C')
+  await expect(page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+  await expect(app.nextTitle).toHaveText(offered)
+  await page.getByLabel('Reading', { exact: true }).press('Enter')
+  await expect(app.journal).toContainText('38.0 °C')
+  await expect(app.nextTitle).not.toHaveText(offered)
+  await context.close()
+})
+
 test.describe('a device set to another time zone', () => {
   test.use({ timezoneId: 'Pacific/Auckland' })
 

@@ -14,7 +14,10 @@ import ReadingPad from './ReadingPad.vue'
 import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
-const place = ref(0)
+/** the check somebody went on to, by name: what is thought meanwhile may put the list in another order */
+const goneTo = ref<string | null>(null)
+/** checks gone past since the last entry: not offered first again, also when the one gone to drops out of the list */
+const passed = ref<string[]>([])
 const picker = ref(false)
 const acting = ref(false)
 const panel = useTemplateRef<HTMLElement>('panel')
@@ -26,18 +29,26 @@ const orders: { id: Order; label: string }[] = [
 ]
 const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', drained: 'boiler drained' }
 
-/** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
+/** the check whose reading is half typed: it stays until the reading is recorded or emptied, or somebody goes to another */
+const held = ref<string | null>(null)
+/** what is offered; it stays as it was while a check is being chosen or a reading typed, so that nothing moves under the finger */
 const offered = shallowRef<NextCheck[]>([])
 watch(
-  [() => store.diagnosis, picker, acting],
+  [() => store.diagnosis, picker, acting, held],
   () => {
-    if (!picker.value && !acting.value) offered.value = store.diagnosis?.next ?? []
+    if (!picker.value && !acting.value && !held.value) offered.value = store.diagnosis?.next ?? []
   },
   { immediate: true },
 )
 const next = computed<NextCheck | undefined>(
-  () => offered.value.find((one) => one.check === store.picked) ?? offered.value[Math.min(place.value, offered.value.length - 1)],
+  () =>
+    offered.value.find((one) => one.check === held.value) ??
+    offered.value.find((one) => one.check === store.picked) ??
+    offered.value.find((one) => one.check === goneTo.value) ??
+    offered.value.find((one) => !passed.value.includes(one.check)) ??
+    offered.value[0],
 )
+const place = computed(() => offered.value.findIndex((one) => one.check === next.value?.check))
 const check = computed(() => store.catalogue?.checks.find((one) => one.id === next.value?.check))
 /** what was done and not undone, and is in the way of this check */
 const barred = computed(() => store.acts.find((act) => check.value && barring([act], check.value)))
@@ -85,7 +96,15 @@ const others = computed(() => offered.value.filter((one) => one.check !== next.v
 watch(
   () => store.entries,
   () => {
-    place.value = 0
+    goneTo.value = null
+    passed.value = []
+  },
+)
+
+watch(
+  () => store.picked,
+  (picked) => {
+    if (picked) held.value = null
   },
 )
 
@@ -99,17 +118,23 @@ watch(
 )
 
 function record(payload: Payload<'reading'>) {
+  held.value = null
   store.answer(payload)
 }
 function cannot() {
+  held.value = null
   if (check.value) store.write('decision', { kind: 'checkNotPossible', check: check.value.id, reason: 'Cannot be done on this visit.' })
 }
 function step(by: number) {
-  store.picked = null
   const count = offered.value.length
-  if (count > 0) place.value = (place.value + by + count) % count
+  if (!next.value || count === 0) return
+  held.value = null
+  passed.value = [...passed.value, next.value.check]
+  goneTo.value = offered.value[(place.value + by + count) % count]!.check
+  store.picked = null
 }
 function pick(id: string) {
+  held.value = null
   store.picked = id
   picker.value = false
 }
@@ -123,7 +148,7 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
 <template>
   <section ref="panel" class="next" aria-labelledby="next-title" :aria-busy="store.thinking">
     <div class="head">
-      <p class="eyebrow">{{ store.picked ? 'Chosen check' : place === 0 ? 'Next check' : `Check ${place + 1} of ${offered.length}` }}</p>
+      <p class="eyebrow">{{ store.picked ? 'Chosen check' : place <= 0 ? 'Next check' : `Check ${place + 1} of ${offered.length}` }}</p>
       <SegmentSwitch v-model="store.order" label="Order of checks" :choices="orders" />
     </div>
     <p v-if="!store.diagnosis" class="dim" aria-live="polite">Simulated readings are being fetched…</p>
@@ -139,7 +164,7 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       </p>
       <p class="why">{{ why }}</p>
       <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now counts little.</p>
-      <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" />
+      <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" @typing="held = $event ? check.id : null" />
       <OutcomePad v-else :check="check" :next="next" @record="record" />
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>

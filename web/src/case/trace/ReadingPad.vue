@@ -10,7 +10,7 @@ import SuspectLetter from './SuspectLetter.vue'
 import { layOut } from './padScale.ts'
 
 const props = defineProps<{ check: Check; result: NumberResult; next: NextCheck }>()
-const emit = defineEmits<{ record: [payload: Payload<'reading'>] }>()
+const emit = defineEmits<{ record: [payload: Payload<'reading'>]; typing: [half: boolean] }>()
 
 const typed = ref('')
 const unit = ref<UnitSymbol>(props.result.unit)
@@ -26,6 +26,12 @@ watch(
     unit.value = props.result.unit
     drained.value = false
   },
+)
+
+watch(
+  () => typed.value !== '',
+  (half) => emit('typing', half),
+  { flush: 'sync' },
 )
 
 /** A digit typed anywhere begins the reading, so that no click is needed and single keys still work. */
