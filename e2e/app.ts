@@ -32,10 +32,14 @@ export class App {
     await expect(list).toHaveValue(value!)
   }
 
+  /** What has just been written is thought through. */
+  async atRest(): Promise<void> {
+    await expect(this.page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+  }
+
   /** Chooses a check by its words instead of the one offered. */
   async choose(label: string): Promise<void> {
-    // what has just been written is thought through, so the page is at rest
-    await expect(this.page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+    await this.atRest()
     await this.page.getByRole('button', { name: 'Any check…' }).click()
     await this.page.getByLabel('Find a check').fill(label)
     await this.page.getByRole('list', { name: 'Checks found' }).getByText(label, { exact: true }).click()

@@ -209,7 +209,7 @@ test('a reading half typed stays with its check when a colleague writes, and is 
   await other.goto(page.url())
   await new App(other).measure(offered, '41')
   await expect(app.journal).toContainText('41.0 °C')
-  await expect(page.locator('section.next')).toHaveAttribute('aria-busy', 'false')
+  await app.atRest()
   await expect(app.nextTitle).toHaveText(offered)
   await page.getByLabel('Reading', { exact: true }).press('Enter')
   await expect(app.journal).toContainText('38.0 °C')

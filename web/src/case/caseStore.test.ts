@@ -205,6 +205,20 @@ describe('entries', () => {
     expect(server.asked.at(-1)!.path).toBe(`/api/cases/${id}/entries?since=3`)
   })
 
+  it('of a colleague leave the check that was chosen, one’s own answer puts it away', async () => {
+    const id = onServer(testReading('none'))
+    await store.open(id)
+    store.choose('ask.heating')
+    // what wanted it is written in the same breath: it stays chosen
+    await store.write('decision', { kind: 'checkNotPossible', check: 'gauge.cold', reason: 'No gauge to be seen.' })
+    expect(store.picked).toBe('ask.heating')
+    server.journals.get(id)!.push(testReading('fine'))
+    await store.refresh()
+    expect([words().includes('fine'), store.picked]).toEqual([true, 'ask.heating'])
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    expect(store.picked).toBeNull()
+  })
+
   it('discarded or corrected elsewhere on the page change in the journal shown', async () => {
     const id = onServer()
     await store.open(id)
@@ -222,6 +236,22 @@ describe('entries', () => {
     await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
     await outbox.discard(outbox.notAccepted[0]!)
     expect(words()).toEqual(['fine'])
+  })
+})
+
+describe('a case just taken here', () => {
+  it('has its past asked for once the server has it, not before', async () => {
+    const letGo = holding((path) => path === '/api/cases')
+    const body = testOpening()
+    await outbox.add([{ kind: 'open', caseId: body.id, body }])
+    const opened = store.open(body.id)
+    await vi.waitFor(() => expect(store.current?.id).toBe(body.id))
+    const past = `/api/cases/${body.id}/past`
+    expect(server.asked.map((one) => one.path)).not.toContain(past)
+    letGo()
+    await opened
+    await vi.waitFor(() => expect(store.past).not.toBeNull())
+    expect(server.asked.filter((one) => one.path === past)).toHaveLength(1)
   })
 })
 
