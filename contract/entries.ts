@@ -2,6 +2,8 @@ import { outOfBounds, parseEntry, type Bounds, type Entry, type FieldProblem, ty
 
 /** entries in one append */
 export const mostEntries = 100
+/** entries one case can hold: some twenty times what a long one has */
+export const longestJournal = 4000
 const mostProblems = 20
 const appendBounds: Bounds = { depth: 12, values: 40_000, text: 2000, list: 400, fields: 40 }
 

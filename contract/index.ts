@@ -1,7 +1,7 @@
 export { newCaseSchema, readCase, type Case, type CaseLine, type CaseList, type NewCase, type PresentCase } from './case.ts'
 export { type Appliance, type Site, type SiteLine, type SiteList } from './site.ts'
 export { problemTypes, type Problem, type ProblemName } from './problem.ts'
-export { mostEntries, readAppend, type Append, type AppendResult, type News } from './entries.ts'
+export { longestJournal, mostEntries, readAppend, type Append, type AppendResult, type News } from './entries.ts'
 export { isAppendResult, isCase, isNews, problemIn } from './answers.ts'
 export { caseCursor, folded, readCaseCursor, readListQuery, readSiteCursor, siteCursor, type CaseCursor, type ListQuery, type SiteCursor } from './list.ts'
 export { type DatabaseState, type Health } from './health.ts'

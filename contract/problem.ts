@@ -7,6 +7,7 @@ export const problemTypes = {
   noCase: { status: 404, title: 'The server does not have this case' },
   conflict: { status: 409, title: 'It is there already, with other content' },
   changed: { status: 409, title: 'Somebody else changed it meanwhile' },
+  journalFull: { status: 422, title: 'The journal of this case is full' },
   tooLarge: { status: 413, title: 'The request is too large' },
   unsupported: { status: 415, title: 'Only JSON is read here' },
   wrongHost: { status: 421, title: 'This server does not answer to that name' },

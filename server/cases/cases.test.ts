@@ -1,6 +1,8 @@
-import type { AppendResult, Case, CaseLine, CaseList, News, Problem } from '@dewpoint/contract'
+import { longestJournal, type AppendResult, type Case, type CaseLine, type CaseList, type News, type Problem } from '@dewpoint/contract'
 import { upcast, type Entry } from '@dewpoint/core/casebook'
+import { eq } from 'drizzle-orm'
 import { describe, expect, it } from 'vitest'
+import { tables } from '../database/index.ts'
 import { testApp } from '../testApp.ts'
 
 const { running, id, newCase, reading, get, post, opened } = testApp('cases')
@@ -168,6 +170,19 @@ describe('entries', () => {
     expect(answers.map((one) => one.json<AppendResult>().position).sort((a, b) => a - b)).toEqual(all.map((_one, index) => index + 1))
     expect((await get<Case>(`/api/cases/${caseId}`)).entries).toHaveLength(24)
     expect((await lineOf(caseId))?.summary.readings).toBe(24)
+  })
+
+  it('beyond what a case can hold are refused, and nothing of that append is kept; what is there stays kept', async () => {
+    const { id: caseId } = await opened()
+    await running.database.update(tables.cases).set({ position: longestJournal - 1 }).where(eq(tables.cases.id, caseId))
+    const append = (...sent: Entry[]) => post(`/api/cases/${caseId}/entries`, { entries: sent })
+    const [last, beyond] = [reading(), reading()]
+    const refused = await append(last, beyond)
+    expect([refused.statusCode, refused.json<Problem>().type]).toEqual([422, '/problems/journalFull'])
+    expect(refused.json<Problem>().detail).toContain('Open another case')
+    for (let time = 0; time < 2; time++) expect((await append(last)).json<AppendResult>().kept).toEqual([last.id])
+    expect((await append(beyond)).statusCode).toBe(422)
+    expect((await get<Case>(`/api/cases/${caseId}`)).entries).toEqual([last])
   })
 
   it('are read in the order of their clocks, whatever their times', async () => {

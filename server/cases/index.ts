@@ -1,4 +1,4 @@
-import { readAppend, readCase, readCaseCursor, readListQuery } from '@dewpoint/contract'
+import { longestJournal, readAppend, readCase, readCaseCursor, readListQuery } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
@@ -38,7 +38,10 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const parsed = readAppend(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the entries again.', parsed.problems)
     const { entries, since } = parsed.value
-    return (await appendEntries(database, named(request.params.id), entries, since, new Date())) ?? missing(request.params.id)
+    const result = await appendEntries(database, named(request.params.id), entries, since, new Date())
+    if (result === 'full')
+      throw new ProblemError('journalFull', `A case holds at most ${longestJournal} entries. Open another case for this place and go on there.`)
+    return result ?? missing(request.params.id)
   })
 }
 

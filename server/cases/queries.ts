@@ -1,5 +1,6 @@
 import {
   caseCursor,
+  longestJournal,
   type AppendResult,
   type Case,
   type CaseCursor,
@@ -116,7 +117,7 @@ async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: s
 }
 
 /**
- * Appends entries to a case's journal, or gives undefined when there is no such case.
+ * Appends entries to a case's journal, or gives undefined when there is no such case, and 'full' when they would make it too long.
  * The case's row is locked meanwhile, so that two people writing at once both land, the summary counts both, and positions have no gaps.
  *
  * @param now when the server received them
@@ -127,7 +128,7 @@ export async function appendEntries(
   incoming: Entry[],
   since: number | undefined,
   now: Date,
-): Promise<AppendResult | undefined> {
+): Promise<AppendResult | 'full' | undefined> {
   return inTransaction(database, async (tx) => {
     const [held] = await tx.select({ position: cases.position }).from(cases).where(eq(cases.id, caseId)).for('update')
     if (!held) return undefined
@@ -137,6 +138,7 @@ export async function appendEntries(
       .from(entries)
       .where(and(eq(entries.caseId, caseId), inArray(entries.id, sent)))
     const { added, conflicts, entries: all } = append(before.map(entryOf), incoming)
+    if (held.position + added.length > longestJournal) return 'full'
     if (added.length > 0) {
       await tx
         .insert(entries)

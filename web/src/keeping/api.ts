@@ -43,7 +43,7 @@ export class Unreachable extends Error {
 const milliseconds = 8000
 
 /** What the same request gets again however often it is sent. Everything else passes: signal, sign-in, load, repair. */
-const final: ReadonlySet<ProblemName> = new Set(['malformed', 'noCase', 'conflict', 'changed', 'tooLarge', 'invalid'])
+const final: ReadonlySet<ProblemName> = new Set(['malformed', 'noCase', 'conflict', 'changed', 'tooLarge', 'journalFull', 'invalid'])
 
 const has = (key: string) => (value: unknown) => typeof value === 'object' && value !== null && Object.hasOwn(value, key)
 const hasList = (key: string) => (value: unknown) => has(key)(value) && Array.isArray((value as Record<string, unknown>)[key])

@@ -187,6 +187,18 @@ describe('what the server will not take', () => {
     expect(server.asked).toEqual([])
   })
 
+  it.each(['malformed', 'tooLarge', 'journalFull', 'noCase'] as const)('%s: is kept apart with what the server said to do', async (name) => {
+    const id = await openedCase()
+    server.answersInstead((path, body) => (path.includes('/entries') && body ? () => problem(name, 'What to do.') : undefined))
+    await outbox.add([entryOf(id)])
+    await outbox.flush()
+    await reloadPage()
+    expect([outbox.waiting, outbox.notAccepted]).toMatchObject([
+      0,
+      [{ state: 'refused', problem: name, why: expect.stringContaining('What to do.') as string }],
+    ])
+  })
+
   it('can be corrected and goes, and the kept copy of the case has it so', async () => {
     const id = await openedCase()
     server.answersInstead(tooLong)
