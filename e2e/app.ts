@@ -44,6 +44,7 @@ export class App {
     await this.page.getByLabel('Find a check').fill(label)
     await this.page.getByRole('list', { name: 'Checks found' }).getByText(label, { exact: true }).click()
     await expect(this.nextTitle).toHaveText(label)
+    await this.atRest()
   }
 
   async answer(label: string, words: string): Promise<void> {

@@ -31,23 +31,36 @@ const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live t
 
 /** the check whose reading is half typed: it stays until the reading is recorded or emptied, or somebody goes to another */
 const held = ref<string | null>(null)
-/** what is offered; it stays as it was while a check is being chosen or a reading typed, so that nothing moves under the finger */
+/** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
 const offered = shallowRef<NextCheck[]>([])
 watch(
-  [() => store.diagnosis, picker, acting, held],
+  [() => store.diagnosis, picker, acting],
   () => {
-    if (!picker.value && !acting.value && !held.value) offered.value = store.diagnosis?.next ?? []
+    if (!picker.value && !acting.value) offered.value = store.diagnosis?.next ?? []
   },
   { immediate: true },
 )
-const next = computed<NextCheck | undefined>(
-  () =>
-    offered.value.find((one) => one.check === held.value) ??
-    offered.value.find((one) => one.check === store.picked) ??
+/** the one shown last, as it was worked out then */
+let last: NextCheck | undefined
+const next = computed<NextCheck | undefined>(() => {
+  const wanted = held.value ?? store.picked
+  return (
+    offered.value.find((one) => one.check === wanted) ??
+    (wanted ? asLastShown(wanted) : undefined) ??
     offered.value.find((one) => one.check === goneTo.value) ??
     offered.value.find((one) => !passed.value.includes(one.check)) ??
-    offered.value[0],
-)
+    offered.value[0]
+  )
+})
+watch(next, (one) => (last = one), { flush: 'sync' })
+/** A check that is not offered, or not yet: as it was shown last, else with nothing said of what to expect. What is typed is for it from the first key on. */
+function asLastShown(id: string): NextCheck | undefined {
+  if (last?.check === id) return last
+  const one = store.catalogue?.checks.find((other) => other.id === id)
+  return one && { check: id, label: one.label, kind: one.kind, bits: 0, minutes: one.minutes, cost: null, access: one.access, parts: [], expected: [] }
+}
+/** what to expect of the check shown is still being worked out */
+const awaited = computed(() => store.thinking && next.value?.expected.length === 0)
 const place = computed(() => offered.value.findIndex((one) => one.check === next.value?.check))
 const check = computed(() => store.catalogue?.checks.find((one) => one.id === next.value?.check))
 /** what was done and not undone, and is in the way of this check */
@@ -66,6 +79,7 @@ const instrument = computed(() => {
   return range ? `${meter.label}, on ${range.upTo} ${range.unit}` : meter.label
 })
 const why = computed(() => {
+  if (awaited.value) return 'Working out what each suspect expects…'
   const [leader] = store.diagnosis?.suspects ?? []
   const from = next.value?.parts ?? []
   if (!leader || from.length === 0)
@@ -165,7 +179,7 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <p class="why">{{ why }}</p>
       <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now counts little.</p>
       <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" @typing="held = $event ? check.id : null" />
-      <OutcomePad v-else :check="check" :next="next" @record="record" />
+      <OutcomePad v-else-if="!awaited" :check="check" :next="next" @record="record" />
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
