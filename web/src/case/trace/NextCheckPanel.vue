@@ -140,12 +140,13 @@ function cannot() {
   if (check.value) store.write('decision', { kind: 'checkNotPossible', check: check.value.id, reason: 'Cannot be done on this visit.' })
 }
 function step(by: number) {
-  const count = offered.value.length
-  if (!next.value || count === 0) return
+  const [from, count] = [next.value, offered.value.length]
+  if (!from || count === 0) return
+  const to = offered.value[(Math.max(place.value, 0) + by + count) % count]!.check
   held.value = null
-  passed.value = [...passed.value, next.value.check]
-  goneTo.value = offered.value[(place.value + by + count) % count]!.check
   store.picked = null
+  passed.value = [...passed.value, from.check]
+  goneTo.value = to
 }
 function pick(id: string) {
   held.value = null
