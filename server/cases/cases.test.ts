@@ -174,7 +174,10 @@ describe('entries', () => {
 
   it('beyond what a case can hold are refused, and nothing of that append is kept; what is there stays kept', async () => {
     const { id: caseId } = await opened()
-    await running.database.update(tables.cases).set({ position: longestJournal - 1 }).where(eq(tables.cases.id, caseId))
+    await running.database
+      .update(tables.cases)
+      .set({ position: longestJournal - 1 })
+      .where(eq(tables.cases.id, caseId))
     const append = (...sent: Entry[]) => post(`/api/cases/${caseId}/entries`, { entries: sent })
     const [last, beyond] = [reading(), reading()]
     const refused = await append(last, beyond)
