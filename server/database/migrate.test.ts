@@ -50,7 +50,7 @@ describe('migrations', () => {
       const get = async <T>(path: string) => (await app.inject(path)).json<T>()
       const { cases } = await get<CaseList>('/api/cases')
       expect(cases.map((one) => [one.id.slice(-4), one.position, one.settings])).toEqual([
-        ['a004', 1, {}],
+        ['a004', version > 2 ? 2 : 1, {}],
         ['a003', 4, { hourlyRate: 60 }],
       ])
       expect(cases[1]!.site.note).toBe('Key next door. Käse, 🫖')
@@ -66,8 +66,13 @@ describe('migrations', () => {
       // written when impossible dates still passed: shown as it is, at the time in its id
       expect((await get<Case>(`/api/cases/${cases[0]!.id}`)).entries[0]).toMatchObject({ at: '2026-02-31T09:30:61Z', clock: '01934a000000-0000' })
       expect((await get<Past>(`/api/cases/${cases[0]!.id}/past`)).experience).toEqual({ cases: 1, proven: { 'fan.seized': 1 } })
-      if (version > 1)
-        expect((await get<Firm>('/api/firm')).settings).toEqual({ costs: { hourlyRate: 58, secondTrip: 80, wrongPart: 200 }, timeZone: 'UTC', revision: 1 })
+      const costs = { hourlyRate: 58, secondTrip: 80, wrongPart: 200 }
+      const settings = [null, null, { costs, timeZone: 'UTC', revision: 1 }, { costs, timeZone: 'Europe/Lisbon', revision: 2 }]
+      expect((await get<Firm>('/api/firm')).settings).toEqual(settings[version])
+      const written = (await get<Case>(`/api/cases/${cases[0]!.id}`)).entries.slice(1)
+      expect(written.map((one) => [one.clock, one.device?.slice(-4)])).toEqual(version > 2 ? [['019cadfd8900-0000', 'd001']] : [])
+      // found by its place, without accents and capitals
+      expect((await get<CaseList>('/api/cases?search=NET%20LOFT')).cases).toHaveLength(2)
       await app.close()
       await database.close()
     },
@@ -77,6 +82,7 @@ describe('migrations', () => {
     for (const [name, version] of [
       ['together0', 0],
       ['together1', 1],
+      ['together3', 3],
     ] as const) {
       const url = await ofVersion(name, version)
       const applied = await Promise.all(Array.from({ length: 4 }, () => migrateDatabase(url, migrations)))
@@ -86,23 +92,25 @@ describe('migrations', () => {
     }
   })
 
-  it('interrupted after any statement go on where they stopped', async () => {
-    const { tag, when } = journal.entries.at(-1)!
-    const steps = statements(`${migrations}/${tag}.sql`)
-    for (const [done, recorded] of [
-      [1, 1],
-      [4, 3],
-      [steps.length - 1, steps.length - 1],
-      [steps.length, steps.length - 1],
-    ] as const) {
-      // as a crash leaves it: some statements done, the last perhaps not recorded any more
-      const url = await ofVersion('interrupted', all - 1)
-      await run(url, steps.slice(0, done))
-      await within(url, (connection) => connection.query('insert into `migration_progress` (created_at, done) values (?, ?)', [when, recorded]))
-      expect(await migrateDatabase(url, migrations)).toBe(1)
-      expect(await rows(url, 'select position from entries order by case_id, position')).toEqual([1, 2, 3, 4, 1].map((position) => ({ position })))
-    }
-  })
+  it.each(journal.entries.slice(1).map(({ tag, when }, index) => [tag, when, index + 1] as const))(
+    '%s, interrupted after any statement, goes on where it stopped',
+    async (tag, when, version) => {
+      const steps = statements(`${migrations}/${tag}.sql`)
+      for (const [done, recorded] of [
+        [1, 1],
+        [steps.length, steps.length - 1],
+        ...(steps.length > 4 ? [[4, 3] as const, [steps.length - 1, steps.length - 1] as const] : []),
+      ] as const) {
+        // as a crash leaves it: some statements done, the last perhaps not recorded any more
+        const url = await ofVersion('interrupted', version)
+        await run(url, steps.slice(0, done))
+        await within(url, (connection) => connection.query('insert into `migration_progress` (created_at, done) values (?, ?)', [when, recorded]))
+        expect(await migrateDatabase(url, migrations)).toBe(all - version)
+        const positions = [1, 2, 3, 4, 1, ...(version > 2 ? [2] : [])]
+        expect(await rows(url, 'select position from entries order by case_id, position')).toEqual(positions.map((position) => ({ position })))
+      }
+    },
+  )
 
   it('that cannot go on say what to do, and go on once that is mended', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'dewpoint-migrations-'))
