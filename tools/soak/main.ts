@@ -20,6 +20,11 @@ if (![requests, kills, cases, seed].every((one) => Number.isInteger(one) && one 
   console.error('--requests, --kills, --cases and --seed take whole numbers from 1 to 1000000.')
   process.exit(2)
 }
+// the writers share three cases, and a case holds no more than longestJournal entries
+if (kills > 150) {
+  console.error('--kills takes at most 150: the cases written into would be full.')
+  process.exit(2)
+}
 
 const folder = join(import.meta.dirname, '../../.cache/soak')
 rmSync(folder, { recursive: true, force: true })
