@@ -90,7 +90,7 @@ async function sendCorrected() {
         </template>
         <v-btn v-else-if="item.problem === 'noCase'" @click="outbox.sendWhole(item)">Send the whole case again</v-btn>
         <template v-else>
-          <v-btn @click="correct">Correct and send</v-btn>
+          <v-btn v-if="item.problem !== 'journalFull'" @click="correct">Correct and send</v-btn>
           <v-btn variant="text" @click="outbox.retry(item)">Send again as it is</v-btn>
         </template>
         <v-btn variant="text" color="error" @click="discarding = true">Discard…</v-btn>
