@@ -3,13 +3,7 @@ import { defineConfig } from 'vitest/config'
 const unit = ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts']
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
 /** minutes of simulation and reasoning that no clock enters: lint keeps local time out of core and trade, so one zone is enough for them */
-const sums = [
-  'cli/commands.test.ts',
-  'core/diagnosis/{course,diagnose,finding}.test.ts',
-  'core/evaluation/*.test.ts',
-  'core/plant/systems.test.ts',
-  'trade/{mistakes,trade}.test.ts',
-]
+const sums = ['cli/commands.test.ts', 'trade/trials/**/*.test.ts']
 
 export default defineConfig({
   test: {

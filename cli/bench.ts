@@ -9,7 +9,7 @@ import { wire } from '@dewpoint/core/wiring'
 import { premixCombiCatalogue as catalogue, schemesOf, stockCatalogues, zonesOf } from '@dewpoint/trade'
 import { byLibrary, textbook } from './otherBeliefs.ts'
 import { byNgspice } from './ngspice.ts'
-import { loadSignatures } from './loadSignatures.ts'
+import { loadSignatures } from '@dewpoint/trade/shipped'
 import { againstStiffIntegrator } from './stiff.ts'
 
 /** Medians of what must be fast, with ratios taken in the same run, so that they hold on any machine. */

@@ -3,7 +3,7 @@ import { assembleSignatures, buildSingles, noExceptions, isFreshSignatureFile, r
 import { systemProblems } from '@dewpoint/core/system'
 import { stockCatalogues, wiredCatalogues } from '@dewpoint/trade'
 import { refuse } from './refuse.ts'
-import { readShipped } from './signatureFile.ts'
+import { readShipped } from '@dewpoint/trade/shipped'
 
 /**
  * Measures the quality of the catalogue: whether any two faults that need different remedies are parted by some check.

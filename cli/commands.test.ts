@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import type { Diagnosis } from '@dewpoint/core/diagnosis'
 import { build } from 'esbuild'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -18,12 +18,15 @@ beforeAll(async () => {
     mainFields: ['module', 'main'],
     outdir: built,
     outExtension: { '.js': '.mjs' },
-    define: { 'import.meta.dirname': JSON.stringify(import.meta.dirname) },
+    // the shipped signatures lie beside the file that reads them
+    define: { 'import.meta.dirname': JSON.stringify(resolve('trade')) },
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" },
     logLevel: 'error',
   })
 })
-const run = (program: string, ...args: string[]) => spawnSync(process.execPath, [`${built}/${program}.mjs`, ...args], { encoding: 'utf8', maxBuffer: 64e6 })
+const runWith = (input: string, program: string, ...args: string[]) =>
+  spawnSync(process.execPath, [`${built}/${program}.mjs`, ...args], { input, encoding: 'utf8', maxBuffer: 64e6 })
+const run = (program: string, ...args: string[]) => runWith('', program, ...args)
 const diagnosed = (name: string, ...args: string[]) => JSON.parse(run('diagnose', `demo/caseFiles/${name}.json`, ...args).stdout) as Diagnosis
 
 /** A case file with one reading on two 2-port valves. */
@@ -104,6 +107,18 @@ describe('diagnose', () => {
     }
   })
 
+  it('lists every suspect down to a thousandth, and of every fault how likely it is', () => {
+    const { suspects, faults } = diagnosed('hotColdHot')
+    const shares = suspects.map((one) => one.probability)
+    expect(shares).toEqual([...shares].sort((a, b) => b - a))
+    expect(shares.at(-1)).toBeGreaterThanOrEqual(0.001)
+    expect(shares.reduce((sum, one) => sum + one, 0)).toBeGreaterThan(0.8)
+    const known = (JSON.parse(run('diagnose', '--list', 'faults').stdout) as { id: string; system: string }[]).filter((one) => one.system === 'premix-combi')
+    expect(Object.keys(faults).sort()).toEqual(known.map((one) => one.id).sort())
+    // a fault stands alone or with others: no less likely than any suspect it is part of
+    for (const { faults: set, probability } of suspects) for (const id of set) expect(faults[id]).toBeGreaterThanOrEqual(probability)
+  })
+
   it('smellOfGas: stops', () => {
     expect(diagnosed('smellOfGas')).toMatchObject({ stop: { danger: 'gasSmell' }, suspects: [], next: [] })
   })
@@ -151,6 +166,53 @@ describe('diagnose', () => {
     const { status, stderr } = run('diagnose', file)
     expect(status).toBe(2)
     expect(stderr).toContain('entries[0].id')
+  })
+})
+
+describe('diagnose --lines', () => {
+  const caseFile = (name: string) => JSON.parse(readFileSync(`demo/caseFiles/${name}.json`, 'utf8')) as object
+  const lines = (...input: string[]) =>
+    runWith(input.join('\n'), 'diagnose', '--lines')
+      .stdout.trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as Diagnosis & { error?: string })
+
+  it('answers every case with one line in its order, each with the order of checks it asks for', () => {
+    const [plain, forward, gas] = lines(
+      JSON.stringify(caseFile('hotColdHot')),
+      JSON.stringify({ ...caseFile('hotColdHot'), order: 'forward' }),
+      '',
+      JSON.stringify(caseFile('smellOfGas')),
+    )
+    expect(plain).toEqual(diagnosed('hotColdHot'))
+    expect(forward).toEqual(diagnosed('hotColdHot', '--order', 'forward'))
+    expect(gas!.stop?.danger).toBe('gasSmell')
+  })
+
+  it('says of a bad line what is wrong with it, and goes on', () => {
+    const good = JSON.stringify(caseFile('smellOfGas'))
+    const answers = lines(
+      '{',
+      '[]',
+      '7',
+      JSON.stringify({ ...caseFile('hotColdHot'), order: 'sideways' }),
+      JSON.stringify({ ...caseFile('hotColdHot'), entries: [7] }),
+      good,
+    )
+    for (const [at, words] of [
+      'not JSON: ',
+      'the file: must hold one JSON object',
+      'the file: must hold',
+      'order "sideways" is unknown',
+      'entries[0] must be',
+    ].entries())
+      expect(answers[at]!.error).toContain(words)
+    expect(answers.at(-1)).toMatchObject({ stop: { danger: 'gasSmell' } })
+    expect(answers).toHaveLength(6)
+  })
+
+  it('takes no file and no order beside it', () => {
+    for (const more of [['demo/caseFiles/hotColdHot.json'], ['--order', 'forward']]) expect(run('diagnose', '--lines', ...more).status).toBe(2)
   })
 })
 

@@ -1,19 +1,17 @@
 import { readFileSync } from 'node:fs'
+import { createInterface } from 'node:readline'
 import { parseArgs } from 'node:util'
-import { controlsOf } from '@dewpoint/core/casebook'
-import { diagnose, type Order } from '@dewpoint/core/diagnosis'
-import { readCaseFile } from '@dewpoint/core/formats'
-import { catalogueFor, known } from '@dewpoint/trade'
+import { diagnoseCase, diagnoseLine, orders } from './diagnoseCase.ts'
 import { lists } from './lists.ts'
-import { loadSignatures } from './loadSignatures.ts'
 import { refuse } from './refuse.ts'
 
-const usage = `usage: npm run -s diagnose -- CASE.json [--order forward|backward|telling]
+const usage = `usage: npm run -s diagnose -- CASE.json [--order ${orders.join('|')}]
+       npm run -s diagnose -- --lines < CASES.jsonl
        npm run -s diagnose -- --list ${Object.keys(lists).join('|')}`
 
 const { values, positionals } = (() => {
   try {
-    return parseArgs({ allowPositionals: true, options: { order: { type: 'string' }, list: { type: 'string' } } })
+    return parseArgs({ allowPositionals: true, options: { order: { type: 'string' }, list: { type: 'string' }, lines: { type: 'boolean' } } })
   } catch (error) {
     return refuse(`${(error as Error).message}\n${usage}`)
   }
@@ -22,24 +20,19 @@ const { values, positionals } = (() => {
 if (values.list !== undefined) {
   const list = lists[values.list] ?? refuse(`--list "${values.list}" is unknown\n${usage}`)
   print(list())
+} else if (values.lines) {
+  if (positionals.length > 0 || values.order !== undefined) refuse(`--lines reads standard input; each line carries its own "order"\n${usage}`)
+  // whoever reads may stop reading
+  process.stdout.on('error', () => process.exit(0))
+  for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
+    if (line.trim() !== '' && !process.stdout.write(`${diagnoseLine(line)}\n`)) await new Promise((go) => process.stdout.once('drain', go))
+  }
 } else {
   const [path] = positionals
   if (path === undefined || positionals.length > 1) refuse(usage)
-  const order = values.order ?? 'telling'
-  if (!['forward', 'backward', 'telling'].includes(order)) refuse(`--order "${order}" is unknown: forward, backward or telling`)
-  const parsed = readCaseFile(readJson(path), known)
-  if (!parsed.ok) refuse(parsed.problems.map(({ field, message }) => (message.startsWith(field) ? message : `${field}: ${message}`)).join('\n'))
-  const { system, controls, settings, entries } = parsed.value
-  // what the journal says of the wiring comes after what the file says
-  const catalogue =
-    catalogueFor(system, controlsOf(entries, controls)) ??
-    refuse(`entries: the wiring written down is none of ${system}’s: ${known.controlsOf(system).join(', ')}`)
-  const costs = {
-    ...(typeof settings.hourlyRate === 'number' && { hourlyRate: settings.hourlyRate }),
-    ...(typeof settings.secondTrip === 'number' && { secondTrip: settings.secondTrip }),
-    ...(typeof settings.wrongPart === 'number' && { wrongPart: settings.wrongPart }),
-  }
-  print(diagnose(catalogue, loadSignatures(catalogue), entries, { order: order as Order, costs }))
+  if (values.order !== undefined && !(orders as readonly string[]).includes(values.order)) refuse(`--order "${values.order}" is unknown: ${orders.join(', ')}`)
+  const result = diagnoseCase(readJson(path), values.order)
+  print(result.ok ? result.diagnosis : refuse(result.error))
 }
 
 function readJson(path: string): unknown {

@@ -22,7 +22,7 @@ import {
 } from '@dewpoint/core/evaluation'
 import type { Signatures } from '@dewpoint/core/diagnosis'
 import { stockCatalogues } from '@dewpoint/trade'
-import { loadSignatures } from './loadSignatures.ts'
+import { loadSignatures } from '@dewpoint/trade/shipped'
 import { refuse } from './refuse.ts'
 
 /**

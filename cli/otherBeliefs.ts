@@ -2,7 +2,7 @@ import bayesjs, { type INetwork } from 'bayesjs'
 import type { readJournal } from '@dewpoint/core/diagnosis'
 import { type Catalogue, type Check, type Signatures } from '@dewpoint/core/diagnosis'
 
-type Case = ReturnType<typeof readJournal>
+type JournalRead = ReturnType<typeof readJournal>
 
 /** Chance of what was read, by the plainest rule there is: near the simulated value, or not. */
 function chance({ result }: Check, is: number, said: { outcomes: number[]; values: number[] }): number {
@@ -12,7 +12,7 @@ function chance({ result }: Check, is: number, said: { outcomes: number[]; value
 }
 
 /** Belief as a textbook has it: for every row, every plant and every reading, one after the other. */
-export function textbook(_catalogue: Catalogue, { sets, first, checks, values }: Signatures, { evidence }: Case): number[] {
+export function textbook(_catalogue: Catalogue, { sets, first, checks, values }: Signatures, { evidence }: JournalRead): number[] {
   const weights = sets.map((_set, row) => {
     let sum = 0
     for (let plant = first[row]!; plant < first[row + 1]!; plant++) {
@@ -27,7 +27,7 @@ export function textbook(_catalogue: Catalogue, { sets, first, checks, values }:
 }
 
 /** The same over single faults by a general-purpose library: a node for the fault, one a reading. */
-export function byLibrary(catalogue: Catalogue, { first, checks, values }: Signatures, { evidence }: Case): number {
+export function byLibrary(catalogue: Catalogue, { first, checks, values }: Signatures, { evidence }: JournalRead): number {
   const states = ['none', ...catalogue.faults.map((one) => one.id)]
   const network: INetwork = { fault: { id: 'fault', states, parents: [], cpt: Object.fromEntries(states.map((one) => [one, 1 / states.length])) } }
   const given: Record<string, string> = {}

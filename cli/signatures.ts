@@ -12,7 +12,7 @@ import {
   type Exceptions,
 } from '@dewpoint/core/diagnosis'
 import { stockCatalogues, wiredCatalogues } from '@dewpoint/trade'
-import { readShipped, writeShipped } from './signatureFile.ts'
+import { readShipped, writeShipped } from '@dewpoint/trade/shipped'
 
 /**
  * Simulates what every check reads under every hypothesis of the stock systems and writes trade/signatures/SYSTEM.bin.gz.

@@ -206,7 +206,7 @@ function pastCases(writer: ReturnType<typeof journalWriter>, now: number): DemoC
     const at = now - daysAgo * 24 * 60 * minute
     return build(writer, at, site(place, 'Merrowhaven', ''), 'Combination 28', '2018-05-01', [
       [0, office, 'complaint', { what: complaint, pattern: 'always' }],
-      [48, engineer, 'decision', { kind: 'condemned', part, fault, reason: 'Stands out.' }],
+      [48, engineer, 'decision', { kind: 'condemned', part, fault, reason: 'Most likely by a wide margin.' }],
       [95, engineer, 'repair', { remedy, faults: [fault], result: 'worked', parts: [{ name, quantity: 1 }] }],
       [110, engineer, 'decision', { kind: 'closed', reason: 'Both demands run through.' }],
     ])

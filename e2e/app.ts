@@ -1,4 +1,4 @@
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 /** The app as a person uses it. */
 export class App {
@@ -60,6 +60,12 @@ export class App {
     await expect(this.journal).toContainText(label)
   }
 
+  /** Records the first repair of these words as it is filled in. */
+  async repair(words: RegExp): Promise<void> {
+    await this.page.getByRole('button', { name: words }).first().click()
+    await this.page.getByRole('button', { name: 'Record the repair' }).click()
+  }
+
   get nextTitle(): Locator {
     return this.page.locator('#next-title')
   }
@@ -74,8 +80,17 @@ export class App {
   }
 }
 
+/** Whoever uses this browser has said before who they are. */
+export async function knownAs(name: string, context: BrowserContext): Promise<BrowserContext> {
+  await context.addInitScript(`localStorage.getItem('dewpoint.author') ?? localStorage.setItem('dewpoint.author', ${JSON.stringify(name)})`)
+  return context
+}
+
 /** Playwright's test with the app at hand; a page error fails the test. */
 export const test = base.extend<{ app: App }>({
+  context: async ({ context }, use) => {
+    await use(await knownAs('Ines Quill', context))
+  },
   app: async ({ page }, use) => {
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))

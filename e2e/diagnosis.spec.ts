@@ -40,7 +40,7 @@ test('tap hot-cold-hot: three suspects stand together; 1.8 kΩ at 60 °C convict
 })
 
 test('locks out, fan hums, supplied, standing still: the fan', async ({ app }) => {
-  await app.takeCall('It stops with a code')
+  await app.takeCall('Locks out with a fault code')
   await app.trace()
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
@@ -93,7 +93,7 @@ test('the cursor starts in the first field and is not taken from words being typ
   // two frames: the observers have reported
   await page.evaluate('new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))')
   await page.evaluate("dispatchEvent(new Event('seen-at-last'))")
-  await page.keyboard.type('CO alarm')
+  await page.keyboard.type('CO alarm went off')
   await expect(page.getByRole('alert')).toContainText('Everyone out into fresh air')
 })
 
@@ -108,7 +108,7 @@ test('the ladder is marked, and the mark is evidence', async ({ app, page }) => 
 })
 
 test('from repair to proof to closed', async ({ app, page }) => {
-  await app.takeCall('It stops with a code')
+  await app.takeCall('Locks out with a fault code')
   await app.trace()
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
@@ -116,7 +116,7 @@ test('from repair to proof to closed', async ({ app, page }) => {
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await page.getByRole('button', { name: 'Condemn the fan' }).click()
   await expect(page.getByText('Condemned and written down')).toBeVisible()
-  await page.getByRole('button', { name: 'Done: fit a new fan' }).click()
+  await app.repair(/^Record as done: fit a new fan/)
   await expect(page.getByRole('button', { name: 'Close the case' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Hot water runs through' }).click()
   await expect(page.getByText('run that demand through')).toBeVisible()
@@ -128,11 +128,11 @@ test('from repair to proof to closed', async ({ app, page }) => {
 test('orders of checks: forward begins at the beginning', async ({ app, page }) => {
   await app.takeCall('No hot water')
   await app.trace()
-  await page.getByRole('button', { name: 'Backward' }).click()
-  await expect(page.getByRole('button', { name: 'Backward' })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Backwards' }).click()
+  await expect(page.getByRole('button', { name: 'Backwards' })).toHaveAttribute('aria-pressed', 'true')
   await app.atRest()
   const backward = await app.nextTitle.textContent()
-  await page.getByRole('button', { name: 'Forward' }).click()
+  await page.getByRole('button', { name: 'Forwards' }).click()
   await expect(app.nextTitle).not.toHaveText(backward!)
   const offered = await app.nextTitle.textContent()
   await page.getByRole('button', { name: 'Cannot do this one' }).click()

@@ -1,4 +1,4 @@
-import { App, expect, test } from './app.ts'
+import { App, expect, knownAs, test } from './app.ts'
 
 test('a reload in the middle loses nothing, and the list knows the case', async ({ app, page }) => {
   const place = await app.takeCall('No hot water')
@@ -31,7 +31,7 @@ test('with the server away entries are kept on the device, through a reload of t
 test('two people on one case see what both wrote', async ({ app, page, browser }) => {
   await app.takeCall('No hot water')
   await app.trace()
-  const context = await browser.newContext()
+  const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.goto(page.url())
   await new App(other).answer('Is the display, or its lamp, alive?', 'lit')

@@ -1,7 +1,7 @@
 import { problemTypes, type ProblemName } from '@dewpoint/contract'
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page, Route } from '@playwright/test'
-import { App, expect, test } from './app.ts'
+import { App, expect, knownAs, test } from './app.ts'
 
 const answerWith = (route: Route, name: ProblemName, more: object = {}) => {
   const { status, title } = problemTypes[name]
@@ -166,7 +166,7 @@ test('an entry of a device whose clock is a day behind stands after what it had 
   await app.trace()
   await app.answer('Is the display, or its lamp, alive?', 'lit')
   await expect(page.getByText('waiting to send')).toHaveCount(0)
-  const context = await browser.newContext()
+  const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.clock.setSystemTime(Date.now() - 86_400_000)
   await other.goto(page.url())
@@ -185,7 +185,7 @@ test('undo takes back one’s own, not what a colleague wrote last', async ({ ap
   await app.takeCall('No hot water')
   await app.trace()
   await app.answer('Is the display, or its lamp, alive?', 'lit')
-  const context = await browser.newContext()
+  const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.goto(page.url())
   await new App(other).answer('Do the radiators get hot?', 'hot as always')
@@ -202,9 +202,11 @@ test('a reading half typed stays with its check when a colleague writes, and is 
   await app.takeCall('Tap runs hot, cold, hot')
   await app.trace()
   const offered = 'Tap temperature, fully open, settled'
+  await app.atRest()
+  await page.getByRole('button', { name: 'Offer another' }).click()
   await expect(app.nextTitle).toHaveText(offered)
   await page.getByLabel('Reading', { exact: true }).fill('38')
-  const context = await browser.newContext()
+  const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.goto(page.url())
   await new App(other).measure(offered, '41')

@@ -8,6 +8,7 @@ import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
+import { peopleFeature } from './people/index.ts'
 import { pairsFeature } from './pairs/index.ts'
 import { answerWithProblems, classify, ProblemError, problemOf } from './problems/index.ts'
 import { sitesFeature } from './sites/index.ts'
@@ -85,6 +86,7 @@ export async function buildApp({
   await app.register(experienceFeature, { database })
   await app.register(firmFeature, { database })
   await app.register(pairsFeature, { database })
+  await app.register(peopleFeature, { database })
   if (webFolder) await app.register(staticFeature, { folder: webFolder })
   else
     app.setNotFoundHandler((request) => {

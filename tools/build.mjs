@@ -11,7 +11,7 @@ import { root, unlessFresh } from './stamp.mjs'
 async function modelHash() {
   const { build: bundle } = await import('esbuild')
   const { outputFiles } = await bundle({
-    entryPoints: [join(root, 'core/diagnosis/signatures.ts')],
+    entryPoints: [join(root, 'core/diagnosis/signatures/simulateRows.ts')],
     bundle: true,
     minify: true,
     format: 'esm',

@@ -2,12 +2,13 @@ import type { Catalogue, Check, Fault, Read, Remedy } from '@dewpoint/core/diagn
 import { producedSignals } from '@dewpoint/core/plant'
 import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
 import { bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
-import { complaints, dangers } from './complaints.ts'
+import { complaints } from './complaints.ts'
+import { dangers, speech } from './dangers/index.ts'
 import { faultRows } from './faults/index.ts'
 import { conductorFaults } from './faults/wiring.ts'
 import { inseparable } from './inseparable.ts'
 import { instruments } from './instruments.ts'
-import { partLabels } from './parts.ts'
+import { partLabels, partOf } from './parts.ts'
 import { remedyRows } from './remedies/index.ts'
 import { high, main, type CheckRow } from './rows.ts'
 import { highRunOf, mainRunOf, runsOf } from './runs.ts'
@@ -50,7 +51,8 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     ...displayedChecks(system, [...runIds], mainRun),
   ]
     .map((check) => trimmed(check, readable))
-    .filter((check): check is Check => check !== null && (check.result.kind !== 'cue' || cited.has(check.id)))
+    .filter((check): check is Check => check !== null && (check.result.kind !== 'cue' || cited.has(check.id) || check.unsafe !== undefined))
+    .map((check, _index, all) => (check.settledBy ? { ...check, settledBy: check.settledBy.filter((id) => all.some((one) => one.id === id)) } : check))
   const checkIds = new Set(checks.map((one) => one.id))
 
   const faults = candidates.map(({ systems: _systems, ...fault }): Fault => ({
@@ -75,6 +77,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     parts: [...new Set(faults.map((fault) => fault.part))].map((id) => ({
       id,
       label: partLabels[id] ?? system.components.find((one) => one.id === id)?.label ?? id,
+      ...(partOf[id] && { of: partOf[id] }),
     })),
     faults,
     checks,
@@ -82,6 +85,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     instruments,
     complaints: complaints.filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check))).map(({ needs: _needs, ...one }) => one),
     dangers,
+    speech,
     facts: [
       ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
       ...(scheme ? labelFacts(scheme) : []),

@@ -29,7 +29,7 @@ export const instruments: Instrument[] = [
   { id: 'insulation', label: 'insulation tester', absolute: 0.2, relative: 0.1 },
   { id: 'clampMeter', label: 'clamp ammeter', absolute: 0.4, relative: 0.03 },
   { id: 'clamp', label: 'clamp thermometer', absolute: 1.5, relative: 0 },
-  { id: 'gauge', label: 'appliance gauge', absolute: 0.1, relative: 0.03 },
+  { id: 'gauge', label: 'appliance gauge', absolute: 0.1, relative: 0.03, cutOffBy: /gauge/i },
   { id: 'tester', label: 'pressure tester', absolute: 0.03, relative: 0.01 },
   { id: 'manometer', label: 'manometer', absolute: 0.15, relative: 0.01 },
   { id: 'analyser', label: 'flue-gas analyser', absolute: 0.15, relative: 0.03 },

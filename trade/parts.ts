@@ -52,3 +52,22 @@ export const partLabels: Record<string, string> = {
   zone2ValveBody: 'Second zone valve’s body',
   zone2ValveLever: 'Second zone valve’s lever',
 }
+
+/** What parts belong to, where they are talked of and drawn as one thing. */
+const things: Record<string, string[]> = {
+  exchanger: ['exchangerBody', 'exchangerFins'],
+  diverter: ['diverterCartridge', 'diverterMotor', 'diverterSpindle'],
+  vessel: ['vesselCore', 'vesselDiaphragm', 'vesselShell', 'vesselSize', 'vesselCharge'],
+  fillingLoop: ['fillingLoopHandles', 'fillingLoopLever'],
+  cylinder: ['cylinderCoil', 'cylinderPipes', 'cylinderVessel', 'cylinderVesselDiaphragm', 'storeCoil', 'mixingValve'],
+  cylinderStat: ['cylinderStatDial'],
+  controlStat: ['controlStatPhial', 'controlStatKnob'],
+  roomStat: ['roomStatBatteries'],
+  transformer: ['transformerFuse'],
+  supply: ['supplyFuse'],
+  ...Object.fromEntries(
+    ['midValve', 'heatingValve', 'hotWaterValve', 'zone2Valve'].map((valve) => [valve, ['Head', 'Body', 'Lever'].map((one) => valve + one)]),
+  ),
+}
+/** The thing a part belongs to, if it is not one of its own. */
+export const partOf: Record<string, string> = Object.fromEntries(Object.entries(things).flatMap(([thing, parts]) => parts.map((part) => [part, thing])))

@@ -14,7 +14,7 @@ const all = {
   stored: { id: 'stored', label: 'the cylinder calling', heating: false, stored: true, tap: 0, seconds: 1260, after: 40 },
   /** gravity and electric elements take longer */
   slowStored: { id: 'stored', label: 'the store calling', heating: false, stored: true, tap: 0, seconds: 1920, after: 40 },
-  draw: { id: 'draw', label: 'a tap fully open from a hot store', heating: false, storeAt: 60, tap: Infinity, seconds: 150 },
+  drawOff: { id: 'drawOff', label: 'a tap fully open from a hot store', heating: false, storeAt: 60, tap: Infinity, seconds: 150 },
 } satisfies Record<string, Run>
 
 /** The runs an engineer makes on a system, and every reading is taken in. */
@@ -28,7 +28,7 @@ export function runsOf({ layout }: BoilerSystem): Run[] {
     ...(burner === 'premix' && !onTheSpot ? [all.highRate] : []),
     ...(burner === 'premix' || burner === 'atmospheric' ? [all.lowRate] : []),
     ...(ways === 'zones' ? [all.zone2] : []),
-    ...(hotWater === 'cylinder' || hotWater === 'store' ? [ways === 'twoPort' ? all.stored : all.slowStored, all.draw] : []),
+    ...(hotWater === 'cylinder' || hotWater === 'store' ? [ways === 'twoPort' ? all.stored : all.slowStored, all.drawOff] : []),
   ]
 }
 

@@ -1,25 +1,34 @@
 import { entriesOf, type Entry } from '../casebook/index.ts'
-import { believe, type Belief } from './belief.ts'
-import { accountOf, surprise } from './account.ts'
-import type { Catalogue } from './catalogue.ts'
-import { usualCosts } from './costs.ts'
-import { answered, readJournal, type Case } from './evidence.ts'
-import { closingOf, complaintLabel, openComplaints } from './closing.ts'
-import { expectedOf, parted } from './expected.ts'
-import { lookalikesOf, severalOf } from './lookalikes.ts'
-import { nameOf } from './naming.ts'
-import { leadingRows } from './leadingRows.ts'
-import { grow } from './growing.ts'
-import { hangsOn } from './hanging.ts'
-import { accessLeft, rankChecks, type Ranking } from './nextCheck.ts'
-import type { DiagnoseOptions } from './options.ts'
-import { oddsBehind, originsOf } from './origins.ts'
-import { partStates, standingNow, verdictOf } from './parts.ts'
-import type { Experience } from './prior.ts'
-import { carryOf, causesOf, remediesOf } from './remedies.ts'
-import type { Diagnosis, NextCheck, Suspect } from './result.ts'
-import type { Signatures } from './signatures.ts'
-import { stopOf } from './stop.ts'
+import {
+  accountOf,
+  carryOf,
+  causesOf,
+  closingOf,
+  complaintLabel,
+  expectedOf,
+  faultProbabilities,
+  lookalikesOf,
+  nameOf,
+  oddsBehind,
+  openComplaints,
+  originsOf,
+  parted,
+  partStates,
+  proofsOf,
+  remediesOf,
+  severalOf,
+  standingNow,
+  surprise,
+  verdictOf,
+} from './account/index.ts'
+import { faultOdds, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
+import { usualCosts, type Catalogue, type DiagnoseOptions, type Diagnosis, type NextCheck, type Stop, type Suspect } from './catalogue/index.ts'
+import { accessLeft, hangsOn, rankChecks, type Ranking } from './choice/index.ts'
+import { answered, dangersIn, readJournal, type JournalRead } from './evidence/index.ts'
+import type { Signatures } from './signatures/index.ts'
+
+/** suspects are listed down to this share */
+const listed = 0.001
 
 /**
  * Inverts the simulation: from a journal to suspects, the next check and everything that follows from them.
@@ -31,20 +40,81 @@ import { stopOf } from './stop.ts'
  */
 export function diagnose(catalogue: Catalogue, known: Signatures, entries: readonly Entry[], options: DiagnoseOptions = {}): Diagnosis {
   const { order = 'telling', cannot = [], also = [], detail = 8, experience } = options
+  const costs = { ...usualCosts, ...options.costs }
+
+  // evidence: danger comes before everything
+  const { stop, questions } = dangersIn(catalogue, entries)
+  if (stop) return stopped(catalogue, entries, stop, order)
+
+  // belief
+  const weighed = weighJournal(catalogue, known, entries, experience)
+  const { journal, signatures, belief } = weighed
+  const likeliest = leadingRows(belief, 0.9999)
+  // a pair is set beside the singles on the pad only when it is a suspect of weight
+  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || belief.posterior[row]! >= 0.1).slice(0, 5)
+  const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
+  // after a repair what stands out, and what would mend it, is about what still stands
+  const found = verdictOf(catalogue, signatures, belief.posterior)
+  const mended = journal.mendings.length > 0
+  const shares = mended ? standingNow(signatures, belief) : belief.posterior
+
+  // choice
+  const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
+  const ranking = rankChecks(catalogue, signatures, belief, journal, order, done, costs)
+
+  // account
+  const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
+  return {
+    ...told(entries, journal),
+    stop: null,
+    questions,
+    verdict: mended ? verdictOf(catalogue, signatures, shares) : found,
+    suspects: suspectsOf(catalogue, weighed, leaders, options),
+    faults: Object.fromEntries([...faultProbabilities(signatures, belief.posterior)].map((probability, index) => [catalogue.faults[index]!.id, probability])),
+    several: severalOf(catalogue, signatures, belief),
+    parts: partStates(catalogue, signatures, belief),
+    causes: causesOf(catalogue, signatures, belief.posterior),
+    open,
+    next: nextOf(catalogue, weighed, ranking, onPad, detail, also),
+    advice: adviceOf(catalogue, weighed, ranking),
+    standing: standingOf(catalogue, signatures, ranking),
+    lookalikes: lookalikesOf(catalogue, signatures, belief, journal, leaders, done),
+    remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
+    carry: carryOf(catalogue, signatures, shares, costs),
+    proofs: proofsOf(catalogue, signatures, journal),
+    closing: [...questions.map((one) => `${one.question} Not answered yet.`), ...closingOf(catalogue, signatures, belief, journal, open)],
+    contradiction: surprise(signatures, belief),
+    unexamined: belief.unexamined,
+    order,
+  }
+}
+
+/** What a journal says before anything is weighed. */
+function told(entries: readonly Entry[], journal: JournalRead): Pick<Diagnosis, 'findings' | 'refused' | 'doubted' | 'acts'> {
+  return {
+    findings: entriesOf(entries, 'finding').map(({ id, payload }) => ({
+      entry: id,
+      what: payload.what,
+      explainsComplaint: payload.explainsComplaint ?? null,
+    })),
+    refused: journal.refused,
+    doubted: journal.doubted,
+    acts: journal.acts.map(({ entry, kind, value }) => ({ entry, action: kind.id, value: value ?? null })),
+  }
+}
+
+/** Nothing is worked out while something dangerous stands. */
+function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, order: string): Diagnosis {
   const journal = readJournal(catalogue, entries)
-  const stop = stopOf(catalogue, entries)
-  const findings = entriesOf(entries, 'finding').map(({ id, payload }) => ({
-    entry: id,
-    what: payload.what,
-    explainsComplaint: payload.explainsComplaint ?? null,
-  }))
-  const empty: Diagnosis = {
+  return {
+    ...told(entries, journal),
     stop,
+    questions: [],
     verdict: null,
     suspects: [],
+    faults: {},
     several: null,
     parts: [],
-    findings,
     causes: [],
     open: journal.complaints.map((entry) => ({ entry: entry.id, complaint: entry.payload.what, label: complaintLabel(catalogue, entry.payload.what) })),
     next: [],
@@ -53,40 +123,55 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     lookalikes: [],
     remedies: [],
     carry: [],
-    closing: [],
-    refused: journal.refused,
-    doubted: journal.doubted,
-    acts: journal.acts.map(({ entry, kind, value }) => ({ entry, action: kind.id, value: value ?? null })),
+    proofs: [],
+    closing: [`${stop.label}: make safe first.`],
     contradiction: null,
     unexamined: 1,
     order,
   }
-  if (stop) return { ...empty, closing: [`${stop.label}: make safe first.`] }
+}
 
-  const costs = { ...usualCosts, ...options.costs }
-  const first = believe(catalogue, known, journal, experience)
-  // where no pair explains it, larger sets are grown
-  const { signatures, belief } = grow(catalogue, known, journal, first, experience) ?? { signatures: known, belief: first }
-  const likeliest = leadingRows(belief, 0.9999)
-  // a pair is set beside the singles on the pad only when it is a suspect of weight
-  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || belief.posterior[row]! >= 0.1).slice(0, 5)
-  const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
-  const parts = partStates(catalogue, signatures, belief)
-  // after a repair what stands out, and what would mend it, is about what still stands
-  const found = verdictOf(catalogue, signatures, belief.posterior)
-  const mended = journal.mendings.length > 0
-  const shares = mended ? standingNow(signatures, belief) : belief.posterior
-  const verdict = mended ? verdictOf(catalogue, signatures, shares) : found
-  const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
-  const ranking = rankChecks(catalogue, signatures, belief, journal, order, done, costs)
-  const best = ranking.checks.slice(0, detail)
-  const asked = catalogue.checks.filter((check) => also.includes(check.id) && !best.some((one) => one.check === check))
-  const next: NextCheck[] = [
-    ...best,
-    ...asked.map(
-      (check) => ranking.checks.find((one) => one.check === check) ?? { check, bits: 0, minutes: check.minutes + accessLeft(journal, check.access) },
-    ),
-  ].map(({ check, bits, minutes, ...more }) => ({
+/** Suspects, likeliest first: the leading ones with their account, the others down to a thousandth without. */
+function suspectsOf(
+  catalogue: Catalogue,
+  { journal, signatures, belief }: WeighedJournal,
+  leaders: readonly number[],
+  { experience }: DiagnoseOptions,
+): Suspect[] {
+  const odds = faultOdds(catalogue, { ...journal.circumstances, experience })
+  const wanted = new Set(leaders)
+  const rows: number[] = []
+  for (const row of rowsByBelief(belief)) {
+    if (belief.posterior[row]! < listed && rows.length >= leaders.length) break
+    if (belief.posterior[row]! >= listed || wanted.has(row)) rows.push(row)
+  }
+  return rows.map((row) => {
+    const set = signatures.sets[row] ?? []
+    return {
+      ...nameOf(catalogue, signatures, row),
+      probability: belief.posterior[row]!,
+      prior: belief.prior[row]!,
+      origins: originsOf(catalogue, set),
+      odds: oddsBehind(catalogue, set, odds, experience),
+      account: wanted.has(row) ? accountOf(catalogue, signatures, belief, row) : [],
+    }
+  })
+}
+
+/** The checks worth doing next and those asked for, with where each suspect says they will fall. */
+function nextOf(
+  catalogue: Catalogue,
+  { journal, signatures, belief }: WeighedJournal,
+  { checks }: Ranking,
+  onPad: number[],
+  detail: number,
+  also: readonly string[],
+): NextCheck[] {
+  const best = checks.slice(0, detail)
+  const asked = catalogue.checks
+    .filter(({ id }) => also.includes(id) && !best.some((one) => one.check.id === id))
+    .map((check) => checks.find((one) => one.check === check) ?? { check, bits: 0, minutes: check.minutes + accessLeft(journal, check.access) })
+  return [...best, ...asked].map(({ check, bits, minutes, ...more }) => ({
     check: check.id,
     label: check.label,
     kind: check.kind,
@@ -97,37 +182,6 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     parts: parted(catalogue, signatures, belief, check, onPad),
     expected: onPad.map((row) => expectedOf(catalogue, signatures, belief, check, row)),
   }))
-  const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
-  return {
-    ...empty,
-    verdict,
-    suspects: leaders.map((row) => suspectOf(catalogue, signatures, belief, row, journal, experience)),
-    several: severalOf(catalogue, signatures, belief),
-    parts,
-    causes: causesOf(catalogue, signatures, belief.posterior),
-    open,
-    next,
-    advice: adviceOf(catalogue, signatures, belief, journal, ranking),
-    standing: standingOf(catalogue, signatures, ranking),
-    lookalikes: lookalikesOf(catalogue, signatures, belief, journal, leaders, done),
-    remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
-    carry: carryOf(catalogue, signatures, shares, costs),
-    closing: closingOf(catalogue, signatures, belief, journal, open),
-    contradiction: surprise(signatures, belief),
-    unexamined: belief.unexamined,
-  }
-}
-
-function suspectOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, row: number, journal: Case, experience?: Experience): Suspect {
-  const set = signatures.sets[row] ?? []
-  return {
-    ...nameOf(catalogue, signatures, row),
-    probability: belief.posterior[row]!,
-    prior: belief.prior[row]!,
-    origins: originsOf(catalogue, set),
-    odds: oddsBehind(catalogue, set, journal.background, experience),
-    account: accountOf(catalogue, signatures, belief, row),
-  }
 }
 
 /** What may stand now, after what was repaired, by what it calls for. */
@@ -140,7 +194,7 @@ function standingOf(catalogue: Catalogue, signatures: Signatures, { groups }: Ra
 }
 
 /** Whether going on costs less than acting on what is known. */
-function adviceOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, journal: Case, { acting, act, going }: Ranking): Diagnosis['advice'] {
+function adviceOf(catalogue: Catalogue, { journal, signatures, belief }: WeighedJournal, { acting, act, going }: Ranking): Diagnosis['advice'] {
   const acts = acting <= going
   const again = acts && act ? hangsOn(catalogue, signatures, belief, journal, act) : null
   return {

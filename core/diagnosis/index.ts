@@ -1,40 +1,67 @@
-export type * from './catalogue.ts'
-export type * from './result.ts'
-export { combined, patched } from './draws.ts'
-export { believe, type Belief } from './belief.ts'
-export { provingMinutes, settledBy } from './proving.ts'
 export { diagnose } from './diagnose.ts'
-export { barring, standingActs, type Act } from './acts.ts'
-export type { DiagnoseOptions } from './options.ts'
-export { answered, outcomesOf, readJournal } from './evidence.ts'
-export { impossibility } from './impossible.ts'
-export { isProbe, movedAs, moveOf, payloadOf, probeCheck, probed, probeProblem, specOf, terminalWords, wiredWith } from './probe.ts'
-export { nextProbes, probing, type NextProbe, type Probing } from './probing.ts'
-export { holdsPair, likeliestPairs, simulatePair, withPairs, type SimulatedPair } from './pairs.ts'
-export { stepHalving } from './stepHalving.ts'
-export { dangerousWords, stopOf } from './stop.ts'
-export { grow } from './growing.ts'
-export { mutualInformation, spread, weighing, type Weighing } from './information.ts'
-export { hangsOn } from './hanging.ts'
-export { accessLeft, aheadOf, rankChecks, turningTo, type Order, type RankedCheck, type Ranking } from './nextCheck.ts'
-export { costOfActing, usualCosts, wrongActs, type Costs } from './costs.ts'
-export { topUpsPerYear } from './history.ts'
-export type { Odds, Origin } from './origins.ts'
-export type { Experience } from './prior.ts'
-export { isFreshSignatureFile, readSignatureFile, signatureFileBytes } from './signatureFile.ts'
-export { partsFrom, separability, type Separability } from './separability.ts'
-export { readChecks, readsOf, simulatedChecks } from './reading.ts'
+export type * from './catalogue/index.ts'
+export {
+  demandsOf,
+  isProbe,
+  movedAs,
+  moveOf,
+  outcomesOf,
+  payloadOf,
+  probeCheck,
+  probeProblem,
+  readsOf,
+  runOf,
+  simulatedChecks,
+  specOf,
+  terminalWords,
+  usualCosts,
+} from './catalogue/index.ts'
 export {
   assembleSignatures,
   buildSingles,
   catalogueHash,
+  combined,
   drawCount,
+  type Exceptions,
+  holdsPair,
+  isFreshSignatureFile,
   noExceptions,
   nominalSignatures,
   pairCount,
+  patched,
   plantOf,
+  probed,
+  readChecks,
+  readSignatureFile,
+  signatureFileBytes,
+  type Signatures,
+  type SimulatedPair,
+  simulatePair,
   simulatePairs,
   singlesByRow,
-  type Exceptions,
-  type Signatures,
-} from './signatures.ts'
+  wiredWith,
+  withPairs,
+} from './signatures/index.ts'
+export { type Act, answered, barring, dangersIn, hear, type Heard, impossibility, readJournal, standingActs, topUpsPerYear } from './evidence/index.ts'
+export { type Belief, believe, grow, likeliestPairs, weighJournal } from './belief/index.ts'
+export {
+  accessLeft,
+  aheadOf,
+  costOfActing,
+  hangsOn,
+  beliefByResult,
+  mutualInformation,
+  type NextProbe,
+  nextProbes,
+  provingMinutes,
+  rankChecks,
+  type RankedCheck,
+  type Ranking,
+  runsThrough,
+  turningTo,
+  weighing,
+  type Weighing,
+  wrongActs,
+} from './choice/index.ts'
+export { healthyOutcome, probing, type Probing } from './account/index.ts'
+export { partsFrom, separability, type Separability, stepHalving } from './quality/index.ts'

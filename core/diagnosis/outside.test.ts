@@ -1,12 +1,13 @@
 import { inferences, type INetwork } from 'bayesjs'
 import { run } from 'clingo-wasm'
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { costOfActing, costToGo } from './costs.ts'
-import { mutualInformation } from './information.ts'
-import { believe, readJournal, type Catalogue, type Signatures } from './index.ts'
-import { plantsOf } from './signatures.ts'
-import { testJournal } from './testJournal.ts'
+import { scriptedJournal } from '../casebook/index.ts'
+import { believe } from './belief/index.ts'
+import type { Catalogue } from './catalogue/index.ts'
+import { costOfActing, costToGo, mutualInformation } from './choice/index.ts'
+import { readJournal } from './evidence/index.ts'
+import { type Signatures, plantsOf } from './signatures/index.ts'
+import fc from 'fast-check'
 
 /** A catalogue of outcome checks, each with what every set of faults shows. */
 function built(odds: number[], shows: (check: number, set: readonly number[], draw: number) => number, checks: number, confusion: number, draws: number) {
@@ -39,6 +40,7 @@ function built(odds: number[], shows: (check: number, set: readonly number[], dr
     instruments: [],
     complaints: [],
     dangers: [],
+    speech: { families: {}, signs: [], listed: [] },
     facts: [],
     actions: [],
     prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 1, noDemandPatches: [{}] },
@@ -81,7 +83,7 @@ describe('the posterior against a general-purpose library (bayesjs, inference by
           confusion,
           draws,
         )
-        const { answer } = testJournal()
+        const { answer } = scriptedJournal()
         const journal = readJournal(
           catalogue,
           said.map((outcome, index) => answer(`seen${index}`, 'ab'[outcome]!)),
@@ -160,7 +162,7 @@ describe('the likeliest explanations against a logic solver (clingo): smallest s
       0.001,
       1,
     )
-    const { answer } = testJournal()
+    const { answer } = scriptedJournal()
     const { logLikelihood } = believe(
       catalogue,
       signatures,

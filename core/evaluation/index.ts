@@ -1,6 +1,6 @@
 export { chanceFrom } from './chance.ts'
 export { byEngine, optimum, smallProblem } from './optimum.ts'
-export { ratioOf } from './interval.ts'
+export { meanOf, ratioOf, shareOf } from './interval.ts'
 export { reportOf, type Played, type Report } from './report.ts'
 export { drawTruth, matched, mismatched } from './truth.ts'
 export { walk, ways, type Way } from './walk.ts'

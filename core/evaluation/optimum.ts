@@ -5,7 +5,7 @@ import {
   mutualInformation,
   provingMinutes,
   readJournal,
-  spread,
+  beliefByResult,
   turningTo,
   usualCosts,
   weighing,
@@ -88,7 +88,7 @@ type Table = SmallProblem['checks'][number]
 function jointOf({ size, chances, listOf }: Table, group: Int32Array, mass: Float64Array, count: number): Float64Array {
   const byList = new Float64Array(count * chances.length)
   for (let index = 0; index < mass.length; index++) byList[group[index]! * chances.length + listOf[index]!]! += mass[index]!
-  return spread(byList, chances, size)
+  return beliefByResult(byList, chances, size)
 }
 const bitsOf = (table: Table, group: Int32Array, mass: Float64Array, count: number) => mutualInformation(jointOf(table, group, mass, count), table.size)
 

@@ -1,5 +1,5 @@
 import type { Payload } from '../casebook/index.ts'
-import { combined, patched, readChecks, settledBy, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
+import { combined, patched, readChecks, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
 import { convert } from '../quantity/index.ts'
 import { nominal, parametersOf, type Parameters } from '../system/index.ts'
@@ -235,8 +235,7 @@ const healthyAnswers = new WeakMap<Catalogue, Map<string, string | null>>()
 
 /** Whether what proves a repair reads on an appliance without faults as it does on the nominal one. */
 function runsRight(catalogue: Catalogue, usual: Said): boolean {
-  const proofs = [...new Set([...Object.keys(settledBy), ...Object.values(settledBy).flat()])]
-  const checks = catalogue.checks.filter((check) => proofs.includes(check.id) && check.result.kind === 'outcome')
+  const checks = catalogue.checks.filter((check) => (check.settledBy ?? check.runsThrough) && check.result.kind === 'outcome')
   let nominalSays = healthyAnswers.get(catalogue)
   if (!nominalSays) {
     const said = reading(catalogue, chanceFrom(1), matched, { healthy: nominal(catalogue.system), severity: new Map() }, []).noiseless

@@ -1,14 +1,13 @@
 import { newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
 import {
   answered,
-  believe,
-  grow,
   hangsOn,
+  healthyOutcome,
   provingMinutes,
   rankChecks,
-  readJournal,
-  settledBy,
+  runsThrough,
   usualCosts,
+  weighJournal,
   type Catalogue,
   type Check,
   type RankedCheck,
@@ -41,8 +40,8 @@ export interface Course {
   said: { probability: number; so: boolean }[]
 }
 
-/** One step of a course, for whoever wants to watch. */
-export interface Step {
+/** One turn of a course, for whoever wants to watch. */
+export interface Turn {
   leading: Ranking['groups'][number]
   next: RankedCheck | undefined
   acting: boolean
@@ -64,7 +63,7 @@ export function walk(
   truth: Truth,
   way: Way,
   chance: Chance,
-  watch?: (step: Step) => void,
+  watch?: (turn: Turn) => void,
   heard?: (check: string, reading: Payload<'reading'>) => void,
 ): Course {
   const journal = opened(truth)
@@ -117,12 +116,10 @@ export function walk(
   }
 
   while (course.checks < most.checks && repairs < most.repairs && course.minutes < most.minutes) {
-    const known = readJournal(truth.catalogue, journal.entries)
-    const first = believe(truth.catalogue, signatures, known)
-    const grown = grow(truth.catalogue, signatures, known, first) ?? { signatures, belief: first }
+    const { journal: known, ...weighed } = weighJournal(truth.catalogue, signatures, journal.entries)
     const done = new Set(answered(known))
     const order = way === 'forward' || way === 'backward' ? way : 'telling'
-    const ranking = rankChecks(truth.catalogue, grown.signatures, grown.belief, known, order, done, usualCosts, way === 'engine')
+    const ranking = rankChecks(truth.catalogue, weighed.signatures, weighed.belief, known, order, done, usualCosts, way === 'engine')
     const standing = ranking.groups.filter((one) => one.kind !== 'rare').sort((a, b) => b.mass - a.mass)
     const leading = standing[0]
     if (!leading) break
@@ -130,7 +127,7 @@ export function walk(
     const onWhat = way === 'engine' ? ranking.act! : leading
     const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going : leading.mass >= sureEnough)
     watch?.({ leading: onWhat, next, acting, ranking })
-    const again = acting && way === 'engine' ? hangsOn(truth.catalogue, grown.signatures, grown.belief, known, onWhat) : null
+    const again = acting && way === 'engine' ? hangsOn(truth.catalogue, weighed.signatures, weighed.belief, known, onWhat) : null
     if (again) {
       look(again)
       course.minutes += again.minutes
@@ -162,11 +159,6 @@ export function walk(
 }
 
 /** What a healthy appliance answers. */
-function healthyOutcome({ checks, values }: Signatures, { id, result }: Check): string | undefined {
-  if (result.kind !== 'outcome') return 'no'
-  return result.outcomes[values[checks.indexOf(id)]!]?.id
-}
-
 function checkOf(way: Way, checks: readonly RankedCheck[], chance: Chance): RankedCheck | undefined {
   if (way === 'random') return checks.length > 0 ? chance.pick(checks) : undefined
   if (way === 'cheapest') return [...checks].sort((a, b) => a.minutes - b.minutes)[0]
@@ -186,7 +178,8 @@ function keepSaid(course: Course, catalogue: Catalogue, truth: Truth, standing: 
 function provingChecks(catalogue: Catalogue, complaints: readonly string[]): string[] {
   const known = new Set(catalogue.checks.filter((check) => !check.before).map((check) => check.id))
   const asked = catalogue.complaints.filter((one) => complaints.includes(one.id)).flatMap((one) => one.evidence.map(({ check }) => check))
-  return [...new Set([...Object.values(settledBy).flat(), 'display.faultCode', ...asked])].filter((id) => known.has(id))
+  const runs = [...runsThrough(catalogue), ...catalogue.checks.filter((check) => check.answeredBy === 'codeReturned')].map((check) => check.id)
+  return [...new Set([...runs, ...asked])].filter((id) => known.has(id))
 }
 
 function opened(truth: Truth): { entries: Entry[]; write: <T extends EntryType>(type: T, payload: Payload<T>) => void } {

@@ -15,7 +15,7 @@ export type Failure =
   | { then: 'stay' }
 
 /** A stage with its thresholds as numbers. */
-export interface Step {
+export interface CompiledStage {
   external: boolean
   action: Action
   proof: Test[]
@@ -37,7 +37,7 @@ interface SelfCall {
 
 /** A system's programme with parameters put in: what the controller interprets. */
 export interface Programme {
-  sequence: Partial<Record<Demand, Step[]>>
+  sequence: Partial<Record<Demand, CompiledStage[]>>
   /** how many stages of each demand stand before the board's own */
   external: Partial<Record<Demand, number>>
   selfCalls: SelfCall[]

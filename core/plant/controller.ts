@@ -1,5 +1,5 @@
 import { signalIndex as S, type Action, type Demand } from '../system/index.ts'
-import { allHold, holds, type Failure, type Programme, type Step } from './compile.ts'
+import { allHold, holds, type Failure, type Programme, type CompiledStage } from './compile.ts'
 
 const called = ['hotWater', 'heating'] as const
 
@@ -156,7 +156,7 @@ export class Controller {
     }
   }
 
-  private brokenKeep(steps: Step[], signals: Float64Array): Failure | null {
+  private brokenKeep(steps: CompiledStage[], signals: Float64Array): Failure | null {
     for (let index = 0; index < this.stage; index++) {
       const { keeps } = steps[index]!
       for (let at = 0; at < keeps.length; at++) if (!holds(keeps[at]!.test, signals)) return keeps[at]!.onFail

@@ -1,5 +1,6 @@
 export { producedSignals } from './assembly.ts'
 export { demandCode } from './controller.ts'
+export { Cushion } from './cushion.ts'
 export { simulate } from './simulate.ts'
 export type { Script } from './script.ts'
 export { pressureStory, type Phase, type PhaseRecord } from './story.ts'

@@ -59,7 +59,7 @@ export const airChecks: CheckRow[] = [
       ],
       0.02,
     ),
-    ['Leads off, meter on continuity.', 'Open at rest: it stands made, or someone has meddled with it.'],
+    ['Leads off, meter on continuity.', 'Open at rest: it is stuck closed, or someone has meddled with it.'],
     { ...opened, cautions: [dead, 'Never join its contacts to make the boiler run.'], direct: true, concerns: at('main', 'airAtRest') },
   ),
   check(

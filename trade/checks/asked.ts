@@ -56,7 +56,7 @@ const questions: CheckRow[] = [
       confusion: 0.1,
     },
     ['Ask for every hot tap, not only the nearest.', 'Ask whether it is so now, or now and then.'],
-    { concerns: tap },
+    { concerns: tap, settledBy: ['display.sequenceHotWater'] },
   ),
   check(
     'ask.storedHotWater',
@@ -74,8 +74,8 @@ const questions: CheckRow[] = [
         rules: [
           { outcome: 'none', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 36 }] },
           { outcome: 'lukewarm', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 44 }] },
-          { outcome: 'lukewarm', all: [{ read: run('draw', 'tapTemperature', 'mean', { from: 10, to: 40 }), below: 39 }] },
-          { outcome: 'scalding', all: [{ read: run('draw', 'tapTemperature', 'max', { from: 5, to: 40 }), above: 61 }] },
+          { outcome: 'lukewarm', all: [{ read: run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), below: 39 }] },
+          { outcome: 'scalding', all: [{ read: run('drawOff', 'tapTemperature', 'max', { from: 5, to: 40 }), above: 61 }] },
           { outcome: 'scalding', all: [{ read: run('stored', 'cylinderTemperature', 'max'), above: 66 }] },
         ],
         otherwise: 'fine',
@@ -83,7 +83,7 @@ const questions: CheckRow[] = [
       confusion: 0.1,
     },
     ['Ask how long it heats and what is drawn.', 'Is it so at every tap?'],
-    { concerns: at('hotWater', 'storeWarm') },
+    { concerns: at('hotWater', 'storeWarm'), settledBy: ['display.sequenceHotWater'] },
   ),
   check(
     'ask.heating',
@@ -98,7 +98,7 @@ const questions: CheckRow[] = [
       0.07,
     ),
     ['Ask what the room thermostat is set to and what it shows.'],
-    { concerns: at('heating', 'radiatorsWarm') },
+    { concerns: at('heating', 'radiatorsWarm'), settledBy: ['display.sequenceHeating'] },
   ),
   check(
     'ask.whichZone',
@@ -121,7 +121,7 @@ const questions: CheckRow[] = [
       0.05,
     ),
     ['Ask next door, or on the other floor: what is warm there clears everything the two share.'],
-    { concerns: at('heating', 'statCalls'), needs: 'zone2Stat' },
+    { concerns: at('heating', 'statCalls'), needs: 'zone2Stat', settledBy: ['display.sequenceHeating'] },
   ),
   check(
     'ask.locksOut',
@@ -140,7 +140,7 @@ const questions: CheckRow[] = [
       confusion: 0.06,
     },
     ['Have the customer read the display, or the lamps, aloud.'],
-    { concerns: lit },
+    { concerns: lit, settledBy: ['display.sequenceHotWater', 'display.sequenceHeating'] },
   ),
   check(
     'ask.radiatorsWithTap',
@@ -262,7 +262,7 @@ const questions: CheckRow[] = [
     'ask.storedFlow',
     'How strongly does the hot tap run from the cylinder?',
     none,
-    yesNo({ yes: 'weaker than before', no: 'as ever' }, [{ read: run('draw', 'tapFlow', 'max'), below: 8 }], 0.12),
+    yesNo({ yes: 'weaker than before', no: 'as ever' }, [{ read: run('drawOff', 'tapFlow', 'max'), below: 8 }], 0.12),
     ['And the cold taps? If they are weak too, it is the main.'],
     { concerns: at('hotWater', 'storeWarm') },
   ),
@@ -303,10 +303,17 @@ const questions: CheckRow[] = [
     concerns: at('main', 'keepsBurning'),
   }),
   check('ask.kettle', 'Does it sound like a kettle?', none, cue(0.05), ['A rumble that rises as it heats.'], { concerns: at('main', 'keepsBurning') }),
-  check('ask.topUps', 'Topped up more than three times this year?', none, cue(0.08), [
-    'Two or three times a year is the most that is normal (common practice).',
-  ]),
-  check('ask.recentWork', 'Did anyone work on it just before?', none, cue(0.1), ['Boiler, radiators, gas, kitchen fitting. Who, when, what.']),
+  check(
+    'ask.topUps',
+    'Topped up more than three times this year?',
+    none,
+    cue(0.08),
+    ['Two or three times a year is the most that is normal (common practice).'],
+    { answeredBy: 'topUps' },
+  ),
+  check('ask.recentWork', 'Did anyone work on it just before?', none, cue(0.1), ['Boiler, radiators, gas, kitchen fitting. Who, when, what.'], {
+    answeredBy: 'recentWork',
+  }),
   check('ask.sinceInstalled', 'Never right since it was put in, or since you moved in?', none, cue(0.04), [
     'Never right points at how it was put in, not at a part that wore out.',
   ]),

@@ -16,6 +16,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
       label,
       situation: { demand },
       concerns: { demand, stage: stages[0]!.id },
+      runsThrough: demand,
       result: {
         kind: 'outcome',
         outcomes: [
@@ -90,6 +91,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
     checks.push({
       id: 'display.faultCode',
       kind: 'display',
+      answeredBy: 'codeReturned',
       label: 'Fault code shown',
       situation: { demand: 'none' },
       concerns: { demand: main.demand, stage: 'lit' },

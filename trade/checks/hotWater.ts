@@ -158,6 +158,7 @@ export const hotWaterChecks: CheckRow[] = [
       cautions: ['Hot pipes.', caseOff],
       concerns: burning,
       mistake: 'The outlet cannot be hotter than the inlet: then the clamps or a sensor are wrong.',
+      downstreamOf: { check: 'measure.platePrimaryIn', what: 'plate' },
       systems: ['premix-combi', 'atmos-combi'],
     },
   ),

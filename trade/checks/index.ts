@@ -6,6 +6,7 @@ import { burnerChecks } from './burner.ts'
 import { controlChecks } from './controls.ts'
 import { hotWaterChecks } from './hotWater.ts'
 import { productChecks } from './products.ts'
+import { safetyChecks } from './safety.ts'
 import { seenChecks } from './seen.ts'
 import { storedChecks } from './stored.ts'
 import { waterChecks } from './water.ts'
@@ -21,6 +22,7 @@ export const checkRows: CheckRow[] = [
   ...airChecks,
   ...burnerChecks,
   ...productChecks,
+  ...safetyChecks,
   ...boardChecks,
   ...hotWaterChecks,
   ...storedChecks,

@@ -46,7 +46,8 @@ export const productChecks: CheckRow[] = [
     starting,
     number('ppm', run('high', 'carbonMonoxide', 'max'), 'analyserCo', 30, [0, 2000], [0, 20_000]),
     ['Same probe. Limit here 200 ppm (common practice); the CO to CO2 ratio limit of 0.004 (from memory) is another: use the one set for the model.'],
-    { ...analysed },
+    // twice the limit. From memory
+    { ...analysed, unsafe: { danger: 'fumes', above: 400 } },
   ),
   check(
     'measure.flueTemperature',
@@ -70,7 +71,8 @@ export const productChecks: CheckRow[] = [
     starting,
     number('%', run('high', 'airCarbonDioxide', 'max'), 'analyser', 0.06, [0, 3], [0, 15]),
     ['Analyser probe in the air sampling point: products there mean a seal is leaking.', 'Find the highest reading, usually the joint on the exchanger.'],
-    { ...analysed, mistake: 'One bad seal: inspect them all.' },
+    // fresh air has 0.04 %; well above what the analyser is off. From memory
+    { ...analysed, mistake: 'One bad seal: inspect them all.', unsafe: { danger: 'fumes', above: 0.3 } },
   ),
   check(
     'look.fireSideWet',
@@ -90,6 +92,8 @@ export const productChecks: CheckRow[] = [
     minutes: 15,
     cautions: [dead, 'Asbestos in old rope: do not disturb it.'],
     concerns: burning,
+    needs: 'gasValve',
+    unsafe: { danger: 'fumes', outcomes: ['yes'] },
   }),
   check(
     'look.burnerMesh',

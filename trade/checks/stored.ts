@@ -54,7 +54,7 @@ export const storedChecks: CheckRow[] = [
     'measure.drawTemperature',
     'Tap from a hot store, first half minute',
     hotWater,
-    clamped(run('draw', 'tapTemperature', 'mean', { from: 10, to: 40 }), [5, 75]),
+    clamped(run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), [5, 75]),
     ['Thermometer in the stream; store known to be at 60 °C.'],
     {
       cautions: ['Water may scald.'],
@@ -65,7 +65,7 @@ export const storedChecks: CheckRow[] = [
     'measure.drawFlow',
     'Flow at the hot tap',
     hotWater,
-    number('l/min', run('draw', 'tapFlow', 'max'), 'jug', 0.6, [1, 24], [0, 60]),
+    number('l/min', run('drawOff', 'tapFlow', 'max'), 'jug', 0.6, [1, 24], [0, 60]),
     ['Jug and watch, fifteen seconds, times four.'],
     { minutes: 2, concerns: warm },
   ),

@@ -170,7 +170,7 @@ export const waterChecks: CheckRow[] = [
     none,
     pressureChange(story('nightFilled', 0, 'change'), 0.13),
     ['Bring it to 1.2 bar cold.', 'Leave a tester on the drain point; read it cold in the evening and again in the morning before it fires.'],
-    { minutes: 20 },
+    { minutes: 20, answeredBy: 'overnightChange' },
   ),
   check(
     'try.standLoopOff',

@@ -43,7 +43,7 @@ export const airFaults: FaultRow[] = [
   {
     id: 'airSwitch.stuckMade',
     part: 'airSwitch',
-    label: 'Air switch stands made',
+    label: 'Air switch stuck closed',
     kind: 'failure',
     patch: { 'airSwitch.stuck': 1 },
     per1000: 9,

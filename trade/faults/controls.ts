@@ -331,7 +331,7 @@ export const controlFaults: FaultRow[] = [
   {
     id: 'supply.reversed',
     part: 'supply',
-    label: 'Live and neutral exchanged at the supply',
+    label: 'Live and neutral reversed at the supply',
     kind: 'state',
     patch: { 'supply.reversed': 1 },
     per1000: 2,

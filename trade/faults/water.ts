@@ -70,7 +70,7 @@ export const waterFaults: FaultRow[] = [
   {
     id: 'water.overfilled',
     part: 'systemWater',
-    label: 'Filled too far',
+    label: 'Overfilled',
     kind: 'state',
     patch: { 'water.pressure': [2.3, 2.9] },
     per1000: 9,

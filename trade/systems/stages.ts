@@ -71,7 +71,7 @@ export const switchProved = (sign: string): Stage => ({
 })
 
 /** Water is there, with nothing to pump. */
-export const waterThere: Stage = { ...switchProved('the low-water lamp is dark'), label: 'Water there', action: {} }
+export const waterThere: Stage = { ...switchProved('the low-water lamp is dark'), label: 'Water present', action: {} }
 
 export const diverterTo = (way: 'heating' | 'hotWater'): Stage => ({
   id: way === 'hotWater' ? 'diverterOver' : 'diverterBack',

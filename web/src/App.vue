@@ -8,6 +8,8 @@ import { useNewer } from './shared/appUpdate.ts'
 import KeysDialog from './shared/KeysDialog.vue'
 import { useKeys } from './shared/keys.ts'
 import { missingPart } from './shared/missingPart.ts'
+import WhoWrites from './keeping/WhoWrites.vue'
+import { author } from './keeping/author.ts'
 
 const outbox = useOutbox()
 const firm = useFirm()
@@ -15,6 +17,15 @@ const { newer, goOver } = useNewer()
 const appearance = useAppearance()
 const route = useRoute()
 const keysShown = ref(false)
+const changingWriter = ref(false)
+/** two letters stand for whoever writes */
+const initials = computed(() =>
+  author.value
+    .split(/\s+/)
+    .map((one) => one.charAt(0).toUpperCase())
+    .join('')
+    .slice(0, 2),
+)
 const atHome = computed(() => route.name === 'today')
 const atLibrary = computed(() => route.name === 'library' || route.name === 'system')
 
@@ -53,6 +64,16 @@ onMounted(async () => {
         <router-link :to="{ name: 'library' }" class="place" :aria-current="atLibrary ? 'page' : undefined">
           <v-icon icon="$library" aria-hidden="true" /> <span class="place-name">Library</span>
         </router-link>
+        <button
+          v-if="author"
+          type="button"
+          class="writer"
+          :title="`Writing as ${author}`"
+          :aria-label="`Writing as ${author}: change`"
+          @click="changingWriter = true"
+        >
+          {{ initials }}
+        </button>
         <v-btn icon="$keys" variant="text" aria-label="Keys (?)" title="Keys (?)" class="wide-only" @click="keysShown = true" />
         <v-btn
           :icon="appearance.isDark() ? '$day' : '$night'"
@@ -85,6 +106,7 @@ onMounted(async () => {
     </section>
     <router-view />
     <KeysDialog v-model="keysShown" />
+    <WhoWrites v-model:changing="changingWriter" />
   </v-app>
 </template>
 
@@ -100,6 +122,16 @@ onMounted(async () => {
   padding: 0 12px 0 20px;
   border-bottom: 1px solid var(--rule);
   background: var(--paper);
+}
+.writer {
+  min-width: 40px;
+  height: 40px;
+  border: 1px solid var(--rule);
+  border-radius: 50%;
+  background: var(--sheet);
+  color: var(--ink);
+  font-weight: 600;
+  cursor: pointer;
 }
 .mark {
   display: flex;

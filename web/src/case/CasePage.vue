@@ -6,6 +6,7 @@ import { lazyPart } from '../shared/missingPart.ts'
 import { complaintWords } from '../today/complaintWords.ts'
 import CallPhase from './call/CallPhase.vue'
 import { useCase } from './caseStore.ts'
+import DangerQuestions from './DangerQuestions.vue'
 import RefusedDialog from './RefusedDialog.vue'
 import StandingActs from './StandingActs.vue'
 import RepairPhase from './repair/RepairPhase.vue'
@@ -91,6 +92,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
       {{ store.thoughtTrouble }} Entries are kept; the ranking will follow.
       <v-btn variant="text" @click="store.think()">Try again</v-btn>
     </p>
+    <DangerQuestions v-if="!store.stop && store.questions.length > 0" />
     <StandingActs v-if="store.acts.length > 0" />
     <StopPanel v-if="store.stop" :stop="store.stop" />
     <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />

@@ -39,7 +39,7 @@ function later() {
         <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
         <v-btn @click="keep">Keep as doubtful</v-btn>
       </div>
-      <p class="dim">Kept as doubtful it stays in the journal and weighs nothing.</p>
+      <p class="dim">Saved as doubtful, it stays in the journal and weighs nothing.</p>
     </template>
   </ModalSheet>
 </template>

@@ -8,7 +8,8 @@ const store = useCase()
 const how = ref('')
 
 function madeSafe() {
-  store.write('action', { action: 'madeSafe', note: how.value.trim() })
+  const act = store.catalogue?.actions.find((one) => one.makesSafe)
+  if (act) store.write('action', { action: act.id, note: how.value.trim() })
 }
 </script>
 
@@ -16,6 +17,12 @@ function madeSafe() {
   <section class="stop" role="alert" aria-labelledby="stop-title">
     <p class="eyebrow">Stop · before anything else</p>
     <h1 id="stop-title"><v-icon icon="$stop" size="34" aria-hidden="true" /> {{ stop.label }}</h1>
+    <p class="because">
+      {{ stop.because
+      }}<template v-for="one in stop.others" :key="one.danger">
+        · also <strong>{{ one.label }}</strong> ({{ one.because }})</template
+      >
+    </p>
     <h2>Say now</h2>
     <ol>
       <li v-for="line in stop.say" :key="line">{{ line }}</li>
@@ -60,6 +67,10 @@ ul {
 }
 .rule {
   margin: 18px 0;
+}
+.because {
+  font-size: 1.125rem;
+  margin: -10px 0 14px;
 }
 .safe {
   display: grid;

@@ -173,7 +173,7 @@ describe('entries', () => {
   })
 
   it('undo takes back the writer’s own on this device, never a colleague’s, not even of the same name elsewhere', async () => {
-    const { author } = await import('./author.ts')
+    const { author } = await import('../keeping/author.ts')
     const colleague = testReading('none')
     const elsewhere = newEntry(
       'reading',

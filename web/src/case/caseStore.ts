@@ -1,6 +1,6 @@
 import type { Case, News, Past } from '@dewpoint/contract'
 import { append, controlsOf, newEntry, sameContent, standing, untrueTimes, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
-import { standingActs, stopOf, type Diagnosis, type Order } from '@dewpoint/core/diagnosis'
+import { dangersIn, standingActs, type CheckOrder, type Diagnosis } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
@@ -12,9 +12,9 @@ import { keptCase, mergeCase, type KeptCase } from '../keeping/device.ts'
 import { deviceId } from '../keeping/identity.ts'
 import { knownPast } from '../keeping/keptAnswers.ts'
 import { useOutbox } from '../keeping/outbox.ts'
-import { presses } from '../shared/presses.ts'
+import { doublePressGuard } from '../shared/doublePressGuard.ts'
 import { reasoning } from '../workers/reasoning.ts'
-import { author } from './author.ts'
+import { author } from '../keeping/author.ts'
 
 /** The case on the screen: its journal, and what the reasoning makes of it. */
 export const useCase = defineStore('case', () => {
@@ -23,7 +23,7 @@ export const useCase = defineStore('case', () => {
   const current = shallowRef<Case | null>(null)
   const entries = shallowRef<Entry[]>([])
   const trouble = ref<string | null>(null)
-  const order = ref<Order>('telling')
+  const order = ref<CheckOrder>('telling')
   /** a check someone chose instead of the one offered */
   const picked = ref<string | null>(null)
   const diagnosis = shallowRef<Diagnosis | null>(null)
@@ -31,6 +31,8 @@ export const useCase = defineStore('case', () => {
   const before = shallowRef<Record<string, number>>({})
   /** what earlier cases teach */
   const past = shallowRef<Past | null>(null)
+  /** the firm's own proved cases, as the reasoning takes them: everything asked of it goes by the same belief */
+  const experience = computed(() => (past.value ? toRaw(past.value).experience : undefined))
   /** what things cost the firm; null before it said */
   const costs = computed(() => firm.settings?.costs ?? null)
   const thinking = ref(false)
@@ -38,7 +40,7 @@ export const useCase = defineStore('case', () => {
   let round = 0
   /** counts what was opened: what belongs to an earlier opening and arrives late is thrown away */
   let opening = 0
-  const isMeant = presses()
+  const isMeant = doublePressGuard()
   const thoughtOf = shallowRef<Entry[] | null>(null)
 
   /** the last thing done to put something right, a remedy or an act */
@@ -50,8 +52,8 @@ export const useCase = defineStore('case', () => {
     ),
   )
 
-  /** whether what is shown of the reasoning knows of it already */
-  const mendedKnown = computed(() => !mended.value || thoughtOf.value?.some((one) => one.id === mended.value!.id) === true)
+  /** what is shown of the reasoning is about the journal as it stands: else it is being worked out, and nothing of it is an answer yet */
+  const workedOut = computed(() => diagnosis.value !== null && thoughtOf.value === entries.value)
 
   /** how it is wired: as written down last, else as the case was opened */
   const controls = computed(() => (current.value ? controlsOf(entries.value, current.value.controls) : ''))
@@ -60,7 +62,10 @@ export const useCase = defineStore('case', () => {
     return system === undefined ? null : (catalogueFor(system, controls.value) ?? catalogues[system] ?? null)
   })
   /** danger is seen here and now, not when the worker gets round to it */
-  const stop = computed(() => (catalogue.value ? stopOf(catalogue.value, entries.value) : null))
+  const dangers = computed(() => (catalogue.value ? dangersIn(catalogue.value, entries.value) : { stop: null, questions: [] }))
+  const stop = computed(() => dangers.value.stop)
+  /** what words left open: asked before anything else */
+  const questions = computed(() => dangers.value.questions)
   const live = computed(() => standing(entries.value))
   /** what was done and is not undone */
   const acts = computed(() => (catalogue.value ? standingActs(catalogue.value, entries.value) : []))
@@ -225,7 +230,7 @@ export const useCase = defineStore('case', () => {
       const result = await reasoning.diagnose(current.value.appliance.system, controls.value, toRaw(seen), {
         order: order.value,
         also: picked.value ? [picked.value] : [],
-        ...(past.value && { experience: toRaw(past.value).experience }),
+        ...(experience.value && { experience: experience.value }),
         ...(costs.value && { costs: toRaw(costs.value) }),
       })
       if (mine !== round) return
@@ -248,8 +253,9 @@ export const useCase = defineStore('case', () => {
     live,
     acts,
     mended,
-    mendedKnown,
+    workedOut,
     stop,
+    questions,
     controls,
     catalogue,
     trouble,
@@ -258,6 +264,7 @@ export const useCase = defineStore('case', () => {
     diagnosis,
     before,
     past,
+    experience,
     untrue,
     undoable,
     thinking,

@@ -11,6 +11,7 @@ import {
   type NewCase,
   type News,
   type Past,
+  type People,
   type Problem,
   type ProblemName,
   type SiteList,
@@ -64,6 +65,9 @@ export const fetchPast = (id: string) => call<Past>(`/api/cases/${id}/past`, has
 
 /** A stretch of the places that have the words searched for, with their boilers. */
 export const fetchSites = (search: string) => call<SiteList>(`/api/sites?${query({ search })}`, hasList('sites'))
+
+/** Who wrote lately. */
+export const fetchPeople = () => call<People>('/api/people', hasList('people'))
 
 /** What the firm has set. */
 export const fetchFirm = () => call<Firm>('/api/firm', has('settings'))

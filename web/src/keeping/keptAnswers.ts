@@ -1,5 +1,5 @@
-import { folded, type Firm, type Past, type SiteLine } from '@dewpoint/contract'
-import { fetchFirm, fetchPast, fetchSites, Refused } from './api.ts'
+import { folded, type Firm, type Past, type People, type SiteLine } from '@dewpoint/contract'
+import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused } from './api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
 /** The server's answer, or without it the last one this device has. */
@@ -15,6 +15,9 @@ async function orKept<T>(asked: string, fetching: Promise<T>): Promise<T> {
     return kept
   }
 }
+
+/** Who writes here, as far as known. */
+export const knownPeople = async () => (await orKept<People>('people', fetchPeople())).people
 
 /** What the firm has set, as far as known here. */
 export const knownFirm = () => orKept<Firm>('firm', fetchFirm())

@@ -4,7 +4,7 @@ import type { BoilerSystem } from '@dewpoint/core/system'
 import { catalogueOf, catalogues, stockCatalogues } from '@dewpoint/trade'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { bringIn, imported, notKept, takeOff } from './imported.ts'
+import { importSystem, imported, notKept, removeSystem } from './imported.ts'
 
 const router = useRouter()
 const problems = ref<LineProblem[]>([])
@@ -31,7 +31,7 @@ async function choose(event: Event) {
   input.value = ''
   if (!file) return
   tried.value = file.name
-  const read = bringIn(await file.text())
+  const read = importSystem(await file.text())
   problems.value = read.ok ? [] : read.problems
   if (read.ok) await router.push({ name: 'system', params: { system: read.system.id } })
 }
@@ -41,7 +41,7 @@ async function choose(event: Event) {
   <main class="library">
     <div class="head">
       <h1>Library</h1>
-      <v-btn prepend-icon="$add" @click="chooser?.click()">Bring in a system</v-btn>
+      <v-btn prepend-icon="$add" @click="chooser?.click()">Import a system</v-btn>
       <input ref="chooser" type="file" accept="application/json,.json" class="visually-hidden" aria-label="File with a system or a model" @change="choose" />
     </div>
     <p class="dim">Boilers as Dewpoint knows them: how each starts, what it is made of, how its parts fail. Open one and run it.</p>
@@ -81,7 +81,7 @@ async function choose(event: Event) {
             <strong>{{ system.label }}</strong>
             <span class="dim">{{ counts(system) }}</span>
           </router-link>
-          <v-btn v-if="list.own" icon="$away" variant="text" :aria-label="`Take ${system.label} off this device`" @click="takeOff(system.id)" />
+          <v-btn v-if="list.own" icon="$away" variant="text" :aria-label="`Remove ${system.label}`" @click="removeSystem(system.id)" />
           <v-icon v-else icon="$go" aria-hidden="true" />
         </li>
       </ul>

@@ -20,13 +20,13 @@ function restore(): BoilerSystem[] {
   }
 }
 
-/** A stock system, a model, or one brought in. */
+/** A stock system, a model, or an imported one. */
 export function systemById(id: string): BoilerSystem | undefined {
   return catalogues[id]?.system ?? imported.value.find((one) => one.id === id)
 }
 
-/** Brings a system in from the text of a file, or says line by line what is wrong with it. */
-export function bringIn(text: string): { ok: true; system: BoilerSystem } | { ok: false; problems: LineProblem[] } {
+/** Imports a system from the text of a file, or says line by line what is wrong with it. */
+export function importSystem(text: string): { ok: true; system: BoilerSystem } | { ok: false; problems: LineProblem[] } {
   const stock = Object.fromEntries(Object.values(catalogues).map(({ system }) => [system.id, system]))
   const read = readSystemFile(text, stock)
   if (!read.ok) return read
@@ -39,8 +39,8 @@ export function bringIn(text: string): { ok: true; system: BoilerSystem } | { ok
   return read
 }
 
-/** Takes an imported system off this device. */
-export function takeOff(id: string): void {
+/** Removes an imported system from this device. */
+export function removeSystem(id: string): void {
   imported.value = imported.value.filter((one) => one.id !== id)
   keep()
 }

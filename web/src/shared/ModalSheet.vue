@@ -3,12 +3,17 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 
 /** A sheet before everything else. The browser's own: focus, Escape and what lies behind it are its business from the first frame. */
 const shown = defineModel<boolean>({ required: true })
-defineProps<{ label: string; described?: string; urgent?: boolean }>()
+const props = defineProps<{ label: string; described?: string; urgent?: boolean; /** it has to be answered */ fixed?: boolean }>()
 const sheet = useTemplateRef<HTMLDialogElement>('sheet')
 
 function follow() {
   if (shown.value && !sheet.value?.open) sheet.value?.showModal()
   if (!shown.value && sheet.value?.open) sheet.value.close()
+}
+/** a browser may close it at a second Escape all the same */
+function closed() {
+  if (props.fixed) follow()
+  else shown.value = false
 }
 onMounted(follow)
 watch(shown, follow, { flush: 'post' })
@@ -22,8 +27,9 @@ watch(shown, follow, { flush: 'post' })
     :role="urgent ? 'alertdialog' : 'dialog'"
     :aria-labelledby="label"
     :aria-describedby="described"
-    @close="shown = false"
-    @click.self="shown = false"
+    @cancel="props.fixed && $event.preventDefault()"
+    @close="closed"
+    @click.self="props.fixed || (shown = false)"
   >
     <div v-if="shown" class="within"><slot /></div>
   </dialog>

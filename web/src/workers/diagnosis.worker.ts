@@ -13,8 +13,9 @@ import {
   type Catalogue,
   type DiagnoseOptions,
   type Diagnosis,
+  type Experience,
   type NextProbe,
-  type Order,
+  type CheckOrder,
   type Probing,
   type ProbeSpec,
   type Signatures,
@@ -22,6 +23,7 @@ import {
 import { catalogueFor } from '@dewpoint/trade'
 import { expose } from 'comlink'
 import { pairKeeper } from './pairKeeper.ts'
+import { signatureShelf } from './signatureShelf.ts'
 
 /** addresses of the shipped signatures, by system */
 const files = Object.fromEntries(
@@ -30,26 +32,35 @@ const files = Object.fromEntries(
     url,
   ]),
 )
-const loaded = new Map<string, Promise<Signatures>>()
-
 /** The reasoning, off the screen's thread. */
 const reasoning = {
   async diagnose(system: string, controls: string, entries: Entry[], options: DiagnoseOptions): Promise<Diagnosis> {
     const catalogue = catalogueOf(system, controls)
-    const signatures = await signaturesOf(catalogue)
+    const signatures = await shelf.of(catalogue)
     const answer = diagnose(catalogue, signatures, entries, options)
-    if (putTogether(catalogue)) void pairWork.improve(catalogue, signatures, entries, (better) => loaded.set(catalogue.system.id, Promise.resolve(better)))
+    if (putTogether(catalogue))
+      pairs
+        .work({ catalogue, entries, experience: options.experience })
+        .catch((error: unknown) => console.error('pairs of faults could not be simulated', error))
     return answer
   },
   /** what a meter between two terminals should read */
-  async probing(system: string, controls: string, entries: Entry[], spec: ProbeSpec): Promise<Probing> {
+  async probing(system: string, controls: string, entries: Entry[], spec: ProbeSpec, experience?: Experience): Promise<Probing> {
     const catalogue = catalogueOf(system, controls)
-    return probing(catalogue, await signaturesOf(catalogue), entries, spec)
+    return probing(catalogue, await shelf.of(catalogue), entries, spec, experience)
   },
   /** terminals worth probing next */
-  async nextProbes(system: string, controls: string, entries: Entry[], circuit: Circuit, order: Order, asked: Asked): Promise<NextProbe[]> {
+  async nextProbes(
+    system: string,
+    controls: string,
+    entries: Entry[],
+    circuit: Circuit,
+    order: CheckOrder,
+    asked: Asked,
+    experience?: Experience,
+  ): Promise<NextProbe[]> {
     const catalogue = catalogueOf(system, controls)
-    return nextProbes(catalogue, await signaturesOf(catalogue), entries, circuit, order, asked)
+    return nextProbes(catalogue, await shelf.of(catalogue), entries, circuit, order, asked, experience)
   },
 }
 
@@ -59,44 +70,41 @@ function catalogueOf(system: string, controls: string): Catalogue {
   return catalogue
 }
 
-function signaturesOf(catalogue: Catalogue): Promise<Signatures> {
-  const { id } = catalogue.system
-  let signatures = loaded.get(id)
-  if (!signatures) {
-    signatures = files[id] ? fetchSignatures(catalogue) : simulated(catalogue)
-    loaded.set(id, signatures)
-    signatures.catch(() => loaded.delete(id))
-  }
-  return signatures
-}
-
-async function fetchSignatures(catalogue: Catalogue): Promise<Signatures> {
-  const response = await fetch(files[catalogue.system.id]!)
+async function fetchSignatures(catalogue: Catalogue, file: string): Promise<Signatures> {
+  const response = await fetch(file)
   if (!response.ok || !response.body) throw new Error('The simulated readings could not be fetched.')
   const bytes = await new Response(response.body.pipeThrough(new DecompressionStream('gzip'))).arrayBuffer()
   const signatures = readSignatureFile(catalogue, bytes)
-  return putTogether(catalogue) ? pairWork.withKept(catalogue, signatures) : signatures
+  return putTogether(catalogue) ? pairs.withKept(catalogue, signatures) : signatures
 }
 
 /** Pairs of the stock systems are shipped; those of a wired one, or of a model, are put together until they have been simulated. */
 const putTogether = ({ system }: Catalogue) => !files[system.id] || system.controls !== undefined
-// the page that starts the worker gives it the device’s id as its name: a worker has no store of its own to know it from
-const pairWork = pairKeeper(self.name)
+const rest = (milliseconds = 0) => new Promise<void>((go) => setTimeout(go, milliseconds))
 
-/** A model has no shipped signatures: a first answer comes from its nominal plant, the spread of healthy ones follows in the background. */
-async function simulated(catalogue: Catalogue): Promise<Signatures> {
-  void inTheBackground(catalogue).then((full) => loaded.set(catalogue.system.id, Promise.resolve(full)))
-  return nominalSignatures(catalogue)
+const shelf = signatureShelf({
+  shipped: (catalogue) => {
+    const file = files[catalogue.system.id]
+    return file ? fetchSignatures(catalogue, file) : null
+  },
+  nominal: nominalSignatures,
+  full: fullSpread,
+  withKept: (catalogue, signatures) => pairs.withKept(catalogue, signatures),
+  rest,
+})
+
+/** A model has no shipped signatures: the spread of healthy plants is simulated a row at a time. */
+function* fullSpread(catalogue: Catalogue): Generator<number, Signatures> {
+  return assembleSignatures(catalogue, yield* singlesByRow(catalogue), noExceptions)
 }
 
-async function inTheBackground(catalogue: Catalogue): Promise<Signatures> {
-  const building = singlesByRow(catalogue)
-  for (;;) {
-    await new Promise((rest) => setTimeout(rest))
-    const { done, value } = building.next()
-    if (done) return assembleSignatures(catalogue, value, noExceptions)
-  }
-}
+const pairs = pairKeeper({
+  // the page that starts the worker gives it the device’s id as its name: a worker has no store of its own to know it from
+  deviceId: self.name,
+  now: (catalogue) => (shelf.isFull(catalogue) ? shelf.of(catalogue) : null),
+  improve: shelf.improve,
+  rest,
+})
 
 /** What the worker offers. */
 export type Reasoning = typeof reasoning

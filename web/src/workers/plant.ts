@@ -1,6 +1,6 @@
 import type { Timeline } from '@dewpoint/core/plant'
 import { proxy, wrap } from 'comlink'
-import type { Order, PlantWorker } from './plant.worker.ts'
+import type { RunRequest, PlantWorker } from './plant.worker.ts'
 
 /** A run under way: its result, or null once it was stopped. */
 export interface Running {
@@ -9,7 +9,7 @@ export interface Running {
 }
 
 /** Runs a plant in a worker of its own, so that a long run can be stopped. */
-export function runPlant(order: Order, onProgress: (share: number) => void): Running {
+export function runPlant(order: RunRequest, onProgress: (share: number) => void): Running {
   const worker = new Worker(new URL('./plant.worker.ts', import.meta.url), { type: 'module' })
   const plant = wrap<PlantWorker>(worker)
   let stop = () => {}
@@ -20,7 +20,7 @@ export function runPlant(order: Order, onProgress: (share: number) => void): Run
     )
   })
   // plain data only: what is reactive does not cross into a worker
-  const plain = JSON.parse(JSON.stringify(order, (_key, value: unknown) => (value === Infinity ? 1e6 : value))) as Order
+  const plain = JSON.parse(JSON.stringify(order, (_key, value: unknown) => (value === Infinity ? 1e6 : value))) as RunRequest
   const result = Promise.race([plant.run(plain, proxy(onProgress)), stopped]).finally(() => worker.terminate())
   return { result, stop }
 }

@@ -4,7 +4,7 @@ import { nominal, type BoilerSystem } from '@dewpoint/core/system'
 import { expose, transfer } from 'comlink'
 
 /** A run to make: a system, the faults in it and how severe they are, and what is asked. */
-export interface Order {
+export interface RunRequest {
   system: BoilerSystem
   faults: { patch: Parameters<typeof patched>[0]['patch']; severity: number }[]
   script: Script
@@ -12,7 +12,7 @@ export interface Order {
 
 /** The plant, off the screen’s thread. */
 const plant = {
-  run({ system, faults, script }: Order, onProgress: (share: number) => void): Timeline {
+  run({ system, faults, script }: RunRequest, onProgress: (share: number) => void): Timeline {
     const parameters = combined(
       nominal(system),
       faults.map(({ patch, severity }) => patched({ patch }, severity)),

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { dangerousWords } from '@dewpoint/core/diagnosis'
-import { complaints, dangers } from '@dewpoint/trade/complaints'
+import { hear } from '@dewpoint/core/diagnosis'
+import { complaints } from '@dewpoint/trade/complaints'
+import { dangers, speech } from '@dewpoint/trade/dangers'
 import { catalogues } from '@dewpoint/trade'
 import { computed, reactive, ref } from 'vue'
 import PlainSelect from '../../shared/PlainSelect.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()
+/** the form stays as it is: what could not be written down is not lost */
 const emit = defineEmits<{ done: [complaint: Payload<'complaint'>] }>()
 
 const ordinary = computed(() => (catalogues[props.system]?.complaints ?? complaints).filter((one) => !one.danger))
@@ -14,7 +16,11 @@ const danger = complaints.filter((one) => one.danger)
 const form = reactive({ what: '', pattern: 'always', where: 'all', since: '', words: '' })
 const missing = ref(false)
 /** said while the customer is still on the telephone, before anything is saved */
-const stop = computed(() => dangers.find((one) => one.id === complaints.find((known) => known.id === form.what)?.danger) ?? dangerousWords(dangers, form.words))
+const dangerOf = (id?: string) => dangers.find((one) => one.id === id)
+const heard = computed(() => hear(speech, form.words))
+const stop = computed(() => dangerOf(complaints.find((known) => known.id === form.what)?.danger) ?? dangerOf(heard.value.find((one) => one.sure)?.danger))
+/** what the words leave open: to be asked while the customer is still there */
+const questions = computed(() => (stop.value ? [] : heard.value.flatMap((one) => dangerOf(one.danger)?.ask ?? [])))
 
 const patterns = [
   { value: 'always', title: 'always' },
@@ -37,7 +43,6 @@ function submit() {
     ...(form.since.trim() && { since: form.since.trim() }),
     ...(form.words.trim() && { words: form.words.trim() }),
   })
-  Object.assign(form, { what: '', since: '', words: '' })
 }
 </script>
 
@@ -59,6 +64,9 @@ function submit() {
         <li v-for="line in stop.say" :key="line">{{ line }}</li>
       </ol>
     </div>
+    <p v-for="question in questions" :key="question" class="missing" role="alert">
+      Ask now: <strong>{{ question }}</strong>
+    </p>
     <fieldset>
       <legend class="eyebrow">What is wrong</legend>
       <div class="choices">

@@ -20,7 +20,7 @@ const form = reactive({ event: 'topUp' as Event, on: '', time: '', value: '', un
 const trouble = ref<string | null>(null)
 const measured = computed(() => form.event === 'gaugeReading')
 const codes = computed(() => {
-  const result = store.catalogue?.checks.find((one) => one.id === 'display.faultCode')?.result
+  const result = store.catalogue?.checks.find((one) => one.answeredBy === 'codeReturned')?.result
   return result?.kind === 'outcome'
     ? result.outcomes.filter((one) => one.id !== 'none').map((one) => ({ value: one.label.split(' · ')[0]!, title: one.label }))
     : []

@@ -2,7 +2,6 @@
 import type { EntryOf } from '@dewpoint/core/casebook'
 import { computed } from 'vue'
 import { useCase } from '../caseStore.ts'
-import { settledBy } from '@dewpoint/core/diagnosis'
 import { entryWords, outcomeChoices } from '../checkWords.ts'
 import { percent } from '../trace/colours.ts'
 import { inSentence } from '../../shared/words.ts'
@@ -11,7 +10,7 @@ const store = useCase()
 
 const since = computed(() => (store.mended ? store.live.slice(store.live.indexOf(store.mended) + 1) : []))
 /** what may stand now, likeliest first */
-const standing = computed(() => (store.mendedKnown ? (store.diagnosis?.standing ?? []) : []).filter((one) => one.probability >= 0.02).slice(0, 4))
+const standing = computed(() => (store.workedOut ? (store.diagnosis?.standing ?? []) : []).filter((one) => one.probability >= 0.02).slice(0, 4))
 const standingWords = {
   nothingWrong: 'nothing more',
   noDemand: 'nothing asks it to run',
@@ -21,31 +20,28 @@ const standingWords = {
 }
 const closed = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'closed'))
 const condemned = computed(() => store.live.findLast((one): one is EntryOf<'decision'> => one.type === 'decision' && one.payload.kind === 'condemned'))
-const bars = computed(() => (store.mendedKnown ? (store.diagnosis?.closing ?? []) : ['One moment: what still stands is being worked out.']))
+const bars = computed(() => (store.workedOut ? (store.diagnosis?.closing ?? []) : ['Working out what is still possible…']))
+/** words and choices of each proof; whether it was passed is the reasoning's to say */
 const proofs = computed(() =>
-  (
-    [
-      { check: 'display.sequenceHotWater', demand: 'hotWater', label: 'Hot water', through: 'Hot water runs through' },
-      { check: 'display.sequenceHeating', demand: 'heating', label: 'Heating', through: 'Heating runs through' },
-    ] as const
-  ).filter((one) => store.catalogue?.checks.some((check) => check.id === one.check)),
+  (store.diagnosis?.proofs ?? []).flatMap((proof) => {
+    const check = store.catalogue?.checks.find((one) => one.id === proof.check)
+    const said = since.value.findLast((one) => one.type === 'reading' && one.payload.check === proof.check)
+    // nothing is ticked before it is known to be what a sound boiler gives
+    const passed = said && store.workedOut && proof.entry === said.id ? proof.passed : null
+    return check ? [{ ...proof, subject: check, said, passed }] : []
+  }),
 )
-const shownFor = (check: string) => since.value.findLast((one) => one.type === 'reading' && one.payload.check === check)
-const through = (check: string) => {
-  const shown = shownFor(check)
-  return shown?.type === 'reading' && shown.payload.outcome === 'complete'
-}
-/** complaints a run down the ladder does not settle: the question they came as is asked again */
-const questions = computed(() => {
-  const asked = new Set(
-    store.live.flatMap((one) =>
-      one.type === 'complaint' ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? []) : [],
-    ),
-  )
-  return [...asked].flatMap((id) => (id in settledBy ? [] : (store.catalogue?.checks.filter((one) => one.id === id && !one.before) ?? [])))
-})
+/** what was just said of it is being judged */
+const awaited = ({ said }: { said?: unknown }) => said !== undefined && !store.workedOut
+const demandWords = { hotWater: 'Hot water', heating: 'Heating' }
 
-const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('reading', { check, outcome: 'complete', situation: { demand } })
+const ran = (check: string, demand: 'hotWater' | 'heating') => {
+  const through = outcomeChoices(
+    store.catalogue!.checks.find((one) => one.id === check)!,
+    false,
+  ).at(-1)
+  if (through) store.write('reading', { check, outcome: through.id, situation: { demand } })
+}
 </script>
 
 <template>
@@ -57,37 +53,39 @@ const ran = (check: string, demand: 'hotWater' | 'heating') => store.write('read
   </p>
   <ul class="proofs">
     <li v-for="proof in proofs" :key="proof.check">
-      <h2>{{ proof.label }}</h2>
-      <p v-if="shownFor(proof.check)" :class="{ stopped: !through(proof.check) }">
-        <v-icon v-if="through(proof.check)" icon="$tick" size="20" color="proven" aria-hidden="true" />
-        {{ entryWords(store.catalogue!, shownFor(proof.check)!).result }}
+      <h2>{{ proof.demand ? demandWords[proof.demand] : proof.label }}</h2>
+      <p v-if="proof.said" :class="{ stopped: proof.passed === false }">
+        <v-icon v-if="proof.passed" icon="$tick" size="20" color="proven" aria-hidden="true" />
+        {{ entryWords(store.catalogue!, proof.said).result }}<template v-if="proof.passed === false">: not proved</template>
       </p>
-      <div v-if="!through(proof.check)" class="acts">
-        <v-btn @click="ran(proof.check, proof.demand)">{{ shownFor(proof.check) ? `${proof.through} now` : proof.through }}</v-btn>
-        <v-btn variant="text" :to="{ params: { phase: 'trace' } }">It stops: trace on</v-btn>
-      </div>
-    </li>
-    <li v-for="check in questions" :key="check.id">
-      <h2>{{ check.label }}</h2>
-      <p v-if="shownFor(check.id)">
-        <v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> {{ entryWords(store.catalogue!, shownFor(check.id)!).result }}
-      </p>
-      <div v-else class="acts">
-        <v-btn v-for="one in outcomeChoices(check, false)" :key="one.id" @click="store.write('reading', { check: check.id, outcome: one.id })">{{
-          one.label
-        }}</v-btn>
+      <div v-if="!proof.passed" class="acts">
+        <template v-if="proof.demand">
+          <v-btn :disabled="awaited(proof)" @click="ran(proof.check, proof.demand)"
+            >{{ demandWords[proof.demand] }} runs through{{ proof.said ? ' now' : '' }}</v-btn
+          >
+          <v-btn variant="text" :to="{ params: { phase: 'trace' } }">It stops: trace on</v-btn>
+        </template>
+        <template v-else>
+          <v-btn
+            v-for="one in outcomeChoices(proof.subject, false)"
+            :key="one.id"
+            :disabled="awaited(proof)"
+            @click="store.write('reading', { check: proof.check, outcome: one.id })"
+            >{{ one.label }}</v-btn
+          >
+        </template>
       </div>
     </li>
   </ul>
   <div v-if="!closed && standing.length > 0" class="standing">
-    <h2 class="eyebrow">May still stand</h2>
+    <h2 class="eyebrow">Still possible</h2>
     <p v-for="one in standing" :key="one.key + one.kind">
       <span class="mono">{{ percent(one.probability) }}</span> {{ standingWords[one.kind] || inSentence(one.label) }}
     </p>
   </div>
   <template v-if="!closed">
     <div v-if="bars.length > 0" class="bars">
-      <h2 class="eyebrow">What bars closing</h2>
+      <h2 class="eyebrow">Before you can close</h2>
       <p v-for="line in bars" :key="line">{{ line }}</p>
     </div>
     <v-btn v-else color="primary" variant="flat" @click="store.write('decision', { kind: 'closed', reason: 'Failed demand proved, other demand proved.' })"

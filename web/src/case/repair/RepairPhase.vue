@@ -1,18 +1,20 @@
 <script setup lang="ts">
-import type { RemedyOption } from '@dewpoint/core/diagnosis'
-import { computed, ref } from 'vue'
+import type { Payload } from '@dewpoint/core/casebook'
+import { catalogueHash, type RemedyOption } from '@dewpoint/core/diagnosis'
+import { computed, ref, shallowRef } from 'vue'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../trace/colours.ts'
 import SuspectsStrip from '../trace/SuspectsStrip.vue'
 import ProvePanel from './ProvePanel.vue'
+import RepairForm from './RepairForm.vue'
 import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
 const reason = ref('')
 const asked = ref(false)
 
-const verdict = computed(() => (store.mendedKnown ? (store.diagnosis?.verdict ?? null) : null))
+const verdict = computed(() => (store.workedOut ? (store.diagnosis?.verdict ?? null) : null))
 const leader = computed(
   () => store.diagnosis?.suspects.find((one) => verdict.value?.modes.some((mode) => one.faults.includes(mode.fault))) ?? store.diagnosis?.suspects[0],
 )
@@ -36,8 +38,11 @@ function condemn() {
     kind: 'condemned',
     part: verdict.value.part,
     fault: verdict.value.modes[0]!.fault,
-    reason: reason.value.trim() || `Stands out at ${percent(verdict.value.probability)}.`,
-    shown: { catalogue: store.catalogue!.system.id, belief: store.diagnosis.suspects.map(({ faults, probability }) => ({ faults, probability })) },
+    reason: reason.value.trim() || `${percent(verdict.value.probability)}.`,
+    shown: {
+      catalogue: `${store.catalogue!.system.id} ${catalogueHash(store.catalogue!)}`,
+      belief: store.diagnosis.suspects.slice(0, 300).map(({ faults, probability }) => ({ faults, probability })),
+    },
   })
 }
 const skillWords: Record<RemedyOption['skill'], string> = {
@@ -48,23 +53,27 @@ const skillWords: Record<RemedyOption['skill'], string> = {
   unvented: 'Unvented cylinder.',
 }
 
-function did(remedy: RemedyOption) {
-  store.write('repair', {
-    remedy: remedy.id,
-    faults: remedy.mends,
-    result: 'unknown',
-    minutes: remedy.minutes,
-    parts: remedy.parts.map((name) => ({ name, quantity: 1 })),
-  })
+/** the remedy that is being written down: it stays, whatever is worked out anew meanwhile */
+const recording = shallowRef<RemedyOption | null>(null)
+
+async function did(payload: Payload<'repair'>) {
+  recording.value = null
+  await store.write('repair', payload)
 }
 </script>
 
 <template>
   <div class="beside">
     <section class="work">
-      <ProvePanel v-if="store.mended" />
-      <template v-if="verdict">
-        <p class="eyebrow">{{ store.mended ? 'Still stands' : 'Verdict' }}</p>
+      <template v-if="recording">
+        <p class="eyebrow">What was done</p>
+        <h1>{{ recording.label }}</h1>
+        <RepairForm :key="recording.id" :remedy="recording" @done="did" @cancel="recording = null" />
+      </template>
+      <ProvePanel v-else-if="store.mended" />
+      <template v-if="recording" />
+      <template v-else-if="verdict">
+        <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Verdict' }}</p>
         <h1>
           {{ verdict.label }} <span class="mono">{{ percent(verdict.probability) }}</span>
         </h1>
@@ -75,14 +84,14 @@ function did(remedy: RemedyOption) {
         </ul>
         <div class="account">
           <div>
-            <h2 class="eyebrow">Speaks for it</h2>
+            <h2 class="eyebrow">Evidence for</h2>
             <p v-if="speaks.length === 0" class="dim">Only the odds before any reading.</p>
             <p v-for="one in speaks" :key="one.check">
               {{ one.label }} <strong>{{ one.says }}</strong>
             </p>
           </div>
           <div>
-            <h2 class="eyebrow">Speaks against</h2>
+            <h2 class="eyebrow">Evidence against</h2>
             <p v-if="against.length === 0" class="dim">Nothing so far.</p>
             <p v-for="one in against" :key="one.check">
               {{ one.label }} <strong>{{ one.says }}</strong>
@@ -91,7 +100,7 @@ function did(remedy: RemedyOption) {
         </div>
         <div v-if="unseparated.length > 0" class="guard">
           <p>
-            <strong>Not told apart yet:</strong>
+            <strong>Look-alikes not ruled out yet:</strong>
             {{ unseparated.map((one) => `${one.label} (${inSentence(one.separatedBy!.label)}, ${one.separatedBy!.minutes} min)`).join('; ') }}
           </p>
           <v-text-field
@@ -109,7 +118,7 @@ function did(remedy: RemedyOption) {
           <p>{{ cause.lookFor.join(' · ') }}</p>
         </template>
 
-        <h2 class="eyebrow spaced">Ways to mend it</h2>
+        <h2 class="eyebrow spaced">Repair options</h2>
         <ul class="remedies">
           <li v-for="remedy in store.diagnosis?.remedies ?? []" :key="remedy.id" :class="{ unfit: remedy.unfit }">
             <div class="remedy-head">
@@ -120,28 +129,29 @@ function did(remedy: RemedyOption) {
               >
             </div>
             <p class="dim">
-              Chance of coming back {{ percent(remedy.chanceOfReturn) }}.
+              Likely to come back: {{ percent(remedy.chanceOfReturn) }}.
               <template v-if="remedy.parts.length > 0">Parts: {{ remedy.parts.join(', ') }}.</template>
               <template v-if="remedy.seals.length > 0"> Always new: {{ remedy.seals.join(', ') }}.</template>
               {{ skillWords[remedy.skill] }}
-              <template v-if="remedy.unfit"> Does not suffice: {{ remedy.unfit }}.</template>
+              <template v-if="remedy.unfit"> Not enough on its own: {{ remedy.unfit }}.</template>
             </p>
             <p v-for="line in remedy.cautions" :key="line" class="caution">{{ line }}</p>
             <ol>
               <li v-for="line in remedy.steps" :key="line">{{ line }}</li>
             </ol>
-            <v-btn @click="did(remedy)">Done: {{ inSentence(remedy.label) }}</v-btn>
+            <v-btn @click="recording = remedy">Record as done: {{ inSentence(remedy.label) }}</v-btn>
           </li>
         </ul>
         <p class="dim">
           Cost: parts, assumed, and the firm’s hour as set under what things cost, in its own currency. Local code and the maker’s instructions come first.
         </p>
       </template>
+      <p v-else-if="!store.workedOut" class="dim" role="status">Working out what the readings say…</p>
       <template v-else-if="!store.mended">
         <p class="eyebrow">Verdict</p>
-        <h1>No part stands out yet</h1>
+        <h1>No verdict yet</h1>
         <p>
-          A part is offered for condemning from 90%. The likeliest is <strong>{{ leader ? inSentence(leader.label) : '…' }}</strong> at
+          A part is offered for condemning from 90%. Most likely so far: <strong>{{ leader ? inSentence(leader.label) : '…' }}</strong> at
           <span class="mono">{{ leader ? percent(leader.probability) : '…' }}</span>. One or two more checks will do it.
         </p>
         <v-btn color="primary" variant="flat" :to="{ params: { phase: 'trace' } }">Back to the next check</v-btn>

@@ -14,11 +14,13 @@ const list = useTemplateRef<HTMLElement>('list')
 
 const kinds = computed(() =>
   (store.catalogue?.actions ?? []).filter(
-    ({ id }) =>
-      id !== 'madeSafe' &&
+    ({ id, names, makesSafe, rulesOut }) =>
+      // these are written down where danger is told of
+      !makesSafe &&
+      !rulesOut &&
       // a conductor is moved on its map where there is one
-      !(id === 'wireMoved' && store.catalogue?.system.controls) &&
-      (id === 'trialSpare' || !store.acts.some((one) => one.kind.id === id)),
+      !(names === 'conductor' && store.catalogue?.system.controls) &&
+      (names === 'part' || !store.acts.some((one) => one.kind.id === id)),
   ),
 )
 const partLabel = (id: string) => store.catalogue?.parts.find((one) => one.id === id)?.label ?? id
@@ -36,7 +38,7 @@ const parts = computed(() => (chosen.value ? partsOf(chosen.value) : []))
 
 function choose(kind: ActionKind) {
   const among = partsOf(kind)
-  if (among.length > 1 || kind.caution || kind.id === 'wireMoved') {
+  if (among.length > 1 || kind.caution || kind.names === 'conductor') {
     chosen.value = kind
     part.value = among[0]?.value ?? ''
     note.value = ''
@@ -64,9 +66,9 @@ onMounted(() => list.value?.querySelector('button')?.focus())
     <form v-else @submit.prevent="write(chosen)">
       <p v-if="chosen.caution" class="caution">{{ chosen.caution }}</p>
       <PlainSelect v-if="parts.length > 1" v-model="part" :items="parts" label="What it was done to" />
-      <v-text-field v-if="chosen.id === 'wireMoved'" v-model="note" label="Which conductor, and where to" maxlength="200" autofocus />
+      <v-text-field v-if="chosen.names === 'conductor'" v-model="note" label="Which conductor, and where to" maxlength="200" autofocus />
       <div class="acts">
-        <v-btn type="submit" color="primary" variant="flat" :disabled="chosen.id === 'wireMoved' && note.trim().length < 3">Record it</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="chosen.names === 'conductor' && note.trim().length < 3">Record it</v-btn>
         <v-btn variant="text" @click="chosen = null">Something else</v-btn>
       </div>
     </form>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { barring, type NextCheck, type Order } from '@dewpoint/core/diagnosis'
+import { barring, type NextCheck, type CheckOrder } from '@dewpoint/core/diagnosis'
 import { convert, dimensionOf } from '@dewpoint/core/quantity'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../../shared/keys.ts'
@@ -22,10 +22,10 @@ const picker = ref(false)
 const acting = ref(false)
 const panel = useTemplateRef<HTMLElement>('panel')
 
-const orders: { id: Order; label: string }[] = [
-  { id: 'telling', label: 'Most telling' },
-  { id: 'forward', label: 'Forward' },
-  { id: 'backward', label: 'Backward' },
+const orders: { id: CheckOrder; label: string }[] = [
+  { id: 'telling', label: 'Most informative' },
+  { id: 'forward', label: 'Forwards' },
+  { id: 'backward', label: 'Backwards' },
 ]
 const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', drained: 'boiler drained' }
 
@@ -59,6 +59,11 @@ function asLastShown(id: string): NextCheck | undefined {
   const one = store.catalogue?.checks.find((other) => other.id === id)
   return one && { check: id, label: one.label, kind: one.kind, bits: 0, minutes: one.minutes, cost: null, access: one.access, parts: [], expected: [] }
 }
+/** the check shown has just been answered, and what comes after it is being worked out: nothing is shown that could be taken for the next */
+const turning = computed(() => {
+  const latest = store.live.at(-1)
+  return !store.workedOut && !store.picked && !held.value && latest?.type === 'reading' && latest.payload.check === next.value?.check
+})
 /** what to expect of the check shown is still being worked out */
 const awaited = computed(() => store.thinking && next.value?.expected.length === 0)
 const place = computed(() => offered.value.findIndex((one) => one.check === next.value?.check))
@@ -167,8 +172,9 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <SegmentSwitch v-model="store.order" label="Order of checks" :choices="orders" />
     </div>
     <p v-if="!store.diagnosis" class="dim" aria-live="polite">Simulated readings are being fetched…</p>
+    <p v-else-if="turning" class="turning dim" role="status">Recorded. Working out the next check…</p>
     <template v-else-if="check && next">
-      <p v-if="enough && !store.picked" class="enough">
+      <p v-if="enough && store.workedOut && !store.picked" class="enough">
         {{ enough.text }}
         <v-btn v-if="enough.again" variant="text" size="small" @click="pick(enough.again)">Take it again</v-btn>
       </p>
@@ -178,14 +184,14 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
         ><span v-if="instrument">{{ instrument }}</span>
       </p>
       <p class="why">{{ why }}</p>
-      <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now counts little.</p>
+      <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now is given little weight.</p>
       <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" @typing="held = $event ? check.id : null" />
       <OutcomePad v-else-if="!awaited" :check="check" :next="next" @record="record" />
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
         <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
-        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Something was done…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
       <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
@@ -219,7 +225,7 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <p>What is left cannot be told apart by any check known here, or everything has been done. Judge by the suspects, or record any reading.</p>
       <div class="below">
         <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
-        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Something was done…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
       <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
@@ -240,6 +246,9 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
 }
 h1 {
   font-size: 1.75rem;
+}
+.turning {
+  min-height: 60vh;
 }
 .meta {
   display: flex;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { runOf } from '@dewpoint/core/diagnosis'
 import type { Stage } from '@dewpoint/core/system'
 import { computed, ref } from 'vue'
 import SegmentSwitch from '../../shared/SegmentSwitch.vue'
@@ -17,7 +18,7 @@ const demands = computed(() =>
 )
 const opened = ref<string | null>(null)
 
-const checkId = computed(() => (demand.value === 'hotWater' ? 'display.sequenceHotWater' : 'display.sequenceHeating'))
+const checkId = computed(() => (store.catalogue && runOf(store.catalogue, demand.value)?.id) ?? '')
 const stages = computed(() => store.catalogue?.system.sequence[demand.value] ?? [])
 /** how far it got, as last marked since the last repair */
 const marked = computed(() => {
@@ -34,9 +35,9 @@ const stateWords = { unseen: 'not looked', proved: 'proved', stalled: 'stops her
 /** readings that tell of a stage stand beside it */
 const notesOf = (stage: string) =>
   store.live.flatMap((entry) => {
-    if (entry.type !== 'reading' || entry.payload.check.startsWith('display.sequence')) return []
+    if (entry.type !== 'reading') return []
     const check = store.catalogue?.checks.find((one) => one.id === entry.payload.check)
-    return check?.concerns?.demand === demand.value && check.concerns.stage === stage ? [entryWords(store.catalogue!, entry).result] : []
+    return !check?.runsThrough && check?.concerns?.demand === demand.value && check.concerns.stage === stage ? [entryWords(store.catalogue!, entry).result] : []
   })
 
 const noteWords = (stage: Stage, index: number) =>

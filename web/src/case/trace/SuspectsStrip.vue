@@ -31,10 +31,12 @@ const movedWords = (key: string, now: number) => {
   <section class="suspects" aria-labelledby="suspects-title" :aria-busy="store.thinking">
     <div class="head">
       <h2 id="suspects-title" class="eyebrow">Suspects</h2>
-      <span class="dim">after {{ store.live.length }} {{ store.live.length === 1 ? 'entry' : 'entries' }}</span>
+      <span class="dim" role="status">{{
+        store.workedOut ? `after ${store.live.length} ${store.live.length === 1 ? 'entry' : 'entries'}` : 'being worked out…'
+      }}</span>
     </div>
     <p v-if="!store.diagnosis" class="dim">Working it out…</p>
-    <ol v-else aria-live="polite">
+    <ol v-else aria-live="polite" :class="{ stale: !store.workedOut }">
       <li v-for="(one, rank) in shown" :key="one.key">
         <SuspectLetter :rank="rank" />
         <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
@@ -65,7 +67,7 @@ const movedWords = (key: string, now: number) => {
         <span class="dim why">likeliest: {{ inSentence(store.diagnosis.several.likeliest) }}</span>
       </li>
     </ol>
-    <details v-if="store.diagnosis" class="counts">
+    <details v-if="store.diagnosis && store.workedOut" class="counts">
       <summary>
         <span
           ><strong class="mono">{{ counts.good.length }}</strong> proven good</span
@@ -86,9 +88,9 @@ const movedWords = (key: string, now: number) => {
       </ul>
       <p><strong>Untested:</strong> {{ counts.untested.map((one) => one.label).join(', ') || 'none' }}</p>
     </details>
-    <div v-if="(store.diagnosis?.lookalikes.length ?? 0) > 0" class="lookalikes">
+    <div v-if="store.workedOut && (store.diagnosis?.lookalikes.length ?? 0) > 0" class="lookalikes">
       <p>
-        <strong>Reads the same so far:</strong>
+        <strong>Look-alikes:</strong>
       </p>
       <ul>
         <li v-for="one in store.diagnosis!.lookalikes.slice(0, 3)" :key="one.suspect">
@@ -102,7 +104,7 @@ const movedWords = (key: string, now: number) => {
         </li>
       </ul>
     </div>
-    <p v-if="store.diagnosis?.contradiction" class="contradiction" role="alert">
+    <p v-if="store.workedOut && store.diagnosis?.contradiction" class="contradiction" role="alert">
       {{ store.diagnosis.contradiction.says }}
       <v-btn v-if="store.diagnosis.contradiction.check" variant="text" size="small" @click="store.choose(store.diagnosis.contradiction.check)"
         >Measure again</v-btn
@@ -115,6 +117,11 @@ const movedWords = (key: string, now: number) => {
 </template>
 
 <style scoped>
+/* shares of before the latest entry are no answer to it */
+.stale .share,
+.stale .why {
+  visibility: hidden;
+}
 .head {
   display: flex;
   justify-content: space-between;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { demandsOf } from '@dewpoint/core/diagnosis'
 import { computed, ref, watch } from 'vue'
 import { useKeys } from '../../shared/keys.ts'
 import { useCase } from '../caseStore.ts'
@@ -18,19 +19,17 @@ watch(
   () => store.current?.id,
   () => {
     const sequence = store.catalogue?.system.sequence
-    const about = (check: string) => (check === 'ask.heating' || check === 'ask.whichZone' ? 'heating' : 'hotWater')
-    const asked = store.live.flatMap((one) =>
-      one.type === 'complaint' ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? []) : [],
-    )
-    const first = asked[0] ? about(asked[0]) : 'hotWater'
+    const about = store.live.flatMap((one) => (one.type === 'complaint' && store.catalogue ? demandsOf(store.catalogue, one.payload.what) : []))
+    const first = about[0] ?? 'hotWater'
     demand.value = sequence && !sequence[first] ? (first === 'heating' ? 'hotWater' : 'heating') : first
   },
   { immediate: true },
 )
 
 /** how far it got, in a line, where the ladder is out of sight */
+const runs = computed(() => new Set(store.catalogue?.checks.filter((one) => one.runsThrough).map((one) => one.id)))
 const far = computed(() => {
-  const reading = store.live.findLast((one) => one.type === 'reading' && one.payload.check.startsWith('display.sequence'))
+  const reading = store.live.findLast((one) => one.type === 'reading' && runs.value.has(one.payload.check))
   return reading && store.catalogue ? entryWords(store.catalogue, reading).result : 'not marked yet: run it and mark how far it gets'
 })
 
@@ -48,9 +47,9 @@ useKeys({
     <a href="#sequence" class="to-ladder"><span class="eyebrow">Sequence</span> {{ far }}</a>
     <div id="sequence" class="left"><SequenceLadder v-model="demand" /><WaterMap :demand="demand" /></div>
     <div class="middle">
-      <div v-if="store.diagnosis?.verdict" class="verdict" role="status">
+      <div v-if="store.workedOut && store.diagnosis?.verdict" class="verdict" role="status">
         <p>
-          <span class="eyebrow">Stands out</span><br /><strong>{{ store.diagnosis.verdict.label }}</strong>
+          <span class="eyebrow">Verdict</span><br /><strong>{{ store.diagnosis.verdict.label }}</strong>
           <span class="mono">{{ percent(store.diagnosis.verdict.probability) }}</span>
         </p>
         <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>

@@ -4,7 +4,7 @@ import type { PartState } from '@dewpoint/core/diagnosis'
 interface Place {
   id: string
   label: string
-  /** parts it stands for, by the beginning of their ids */
+  /** parts it stands for, and things whose parts it stands for */
   parts: string[]
   x: number
   y: number
@@ -14,13 +14,13 @@ interface Place {
 
 /** Everything that may be on the water's way; what a boiler does not have is left out. */
 const places: Place[] = [
-  { id: 'exchanger', label: 'Exchanger', parts: ['exchangerBody', 'exchanger', 'body'], x: 70, y: 26, side: 'above' },
-  { id: 'relief', label: 'Relief valve', parts: ['relief'], x: 20, y: 92, side: 'below' },
+  { id: 'exchanger', label: 'Exchanger', parts: ['exchanger'], x: 70, y: 26, side: 'above' },
+  { id: 'relief', label: 'Relief valve', parts: ['relief', 'expansionRelief'], x: 20, y: 92, side: 'below' },
   { id: 'diverter', label: 'Diverter', parts: ['diverter', 'midValve'], x: 150, y: 92, side: 'above' },
   { id: 'heatingValve', label: 'Heating valve', parts: ['heatingValve', 'zone2Valve'], x: 205, y: 130, side: 'below' },
   { id: 'hotWaterValve', label: 'Hot-water valve', parts: ['hotWaterValve'], x: 120, y: 116, side: 'below' },
   { id: 'plate', label: 'Plate', parts: ['plate'], x: 120, y: 168, side: 'below' },
-  { id: 'cylinder', label: 'Cylinder', parts: ['cylinderCoil', 'cylinder', 'store', 'mixingValve'], x: 120, y: 168, side: 'below' },
+  { id: 'cylinder', label: 'Cylinder', parts: ['cylinder'], x: 120, y: 168, side: 'below' },
   { id: 'radiators', label: 'Radiators', parts: ['radiators', 'systemFilter', 'systemWater', 'bypass'], x: 205, y: 198, side: 'below' },
   { id: 'pump', label: 'Pump', parts: ['pump'], x: 70, y: 130, side: 'right' },
   { id: 'vessel', label: 'Vessel', parts: ['vessel'], x: 20, y: 168, side: 'below' },
@@ -77,7 +77,7 @@ export interface Shown extends Place {
 /** The water map of a boiler: its places and what is known of them. */
 export function waterMap(parts: readonly PartState[]): { places: Shown[]; ways: Record<keyof typeof ways, string>; branches: string[] } {
   const shown = places.flatMap((place): Shown[] => {
-    const own = parts.filter(({ id }) => place.parts.some((start) => id.startsWith(start)))
+    const own = parts.filter(({ id, of }) => place.parts.includes(of ?? id))
     if (own.length === 0) return []
     const bad = own.filter((one) => one.state === 'bad')
     const state = bad.length > 0 ? 'bad' : own.every((one) => one.state === 'good') ? 'good' : 'untested'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import {
+  demandsOf,
   movedAs,
   moveOf,
   payloadOf,
@@ -47,9 +48,10 @@ watch(
   scheme,
   (now) => {
     if (!now) return
-    const heard = store.live.some((one) => one.type === 'complaint' && /HotWater|Stored|stored/.test(one.payload.what))
+    const told = store.live.flatMap((one) => (one.type === 'complaint' ? (store.catalogue?.complaints.filter(({ id }) => id === one.payload.what) ?? []) : []))
+    const heard = told.some((one) => demandsOf(store.catalogue!, one.id).includes('hotWater'))
     circuit.value = heard && now.paths.hotWater ? 'hotWater' : (circuits.value[0] ?? 'heating')
-    const unasked = store.live.some((one) => one.type === 'complaint' && one.payload.what.endsWith('Unasked'))
+    const unasked = told.some((one) => one.unasked)
     asked.value = { programmed: { heating: true, hotWater: true }, cold: unasked ? {} : { [circuit.value]: true } }
     const path = now.paths[circuit.value]!
     red.value = path.terminals.at(-1)!
@@ -60,7 +62,7 @@ watch(
 
 /** conductors moved for a test and not back yet: the journal says, so that the map shows it after a reload too */
 const movedConductors = computed(() =>
-  store.acts.flatMap(({ kind, value, note }) => (kind.id === 'wireMoved' && value ? [{ value, ...(note && { note }) }] : [])),
+  store.acts.flatMap(({ kind, value, note }) => (kind.names === 'conductor' && value ? [{ value, ...(note && { note }) }] : [])),
 )
 watch(
   // by what it says: any entry makes the list anew, and a pad that is being typed into must not go for that
@@ -100,7 +102,7 @@ const known = computed(() => {
   const ids = scheme.value ? [...scheme.value.devices.map((one) => one.id), ...scheme.value.conductors.map((one) => one.id)] : []
   return Object.fromEntries(
     ids.flatMap((id): [string, 'good' | 'bad'][] => {
-      const own = parts.filter((one) => one.id === id || new RegExp(`^${id}[A-Z]`).test(one.id))
+      const own = parts.filter((one) => one.id === id || one.of === id)
       if (own.some((one) => one.state === 'bad')) return [[id, 'bad']]
       return own.length > 0 && own.every((one) => one.state === 'good') ? [[id, 'good']] : []
     }),
@@ -122,7 +124,7 @@ watch(
       return
     }
     try {
-      const found = await reasoning.probing(store.current.appliance.system, store.controls, toRaw(store.entries), plain(spec.value))
+      const found = await reasoning.probing(store.current.appliance.system, store.controls, toRaw(store.entries), plain(spec.value), store.experience)
       if (mine === round) [expected.value, trouble.value] = [found, null]
     } catch (error) {
       if (mine === round) trouble.value = (error as Error).message
@@ -140,7 +142,7 @@ watch(
       return
     }
     const found = await reasoning
-      .nextProbes(store.current.appliance.system, store.controls, toRaw(store.entries), circuit.value, store.order, plain(asked.value))
+      .nextProbes(store.current.appliance.system, store.controls, toRaw(store.entries), circuit.value, store.order, plain(asked.value), store.experience)
       .catch(() => [])
     if (mine === turn) nexts.value = found
   },
@@ -163,11 +165,13 @@ function wire(id: string) {
 }
 function moved(conductor: string, move: Move | null) {
   const label = store.catalogue?.system.components.find((one) => one.id === conductor)?.label ?? conductor
-  for (const one of movedConductors.value) if (one.value.startsWith(`${conductor}>`)) store.write('action', { action: 'wireMoved', ...one, undone: true })
-  if (move) store.write('action', { action: 'wireMoved', value: movedAs(move), note: `${label} to ${words(move.terminal)}` })
+  const act = store.catalogue?.actions.find((one) => one.names === 'conductor')
+  if (!act) return
+  for (const one of movedConductors.value) if (moveOf(one.value).conductor === conductor) store.write('action', { action: act.id, ...one, undone: true })
+  if (move) store.write('action', { action: act.id, value: movedAs(move), note: `${label} to ${words(move.terminal)}` })
 }
 const orders = [
-  { id: 'telling', label: 'Most telling' },
+  { id: 'telling', label: 'Most informative' },
   { id: 'forward', label: 'From the programmer' },
   { id: 'backward', label: 'From the boiler back' },
 ] as const
@@ -201,7 +205,7 @@ const circuitWords = (one: Circuit) =>
           <h1 id="wiring-title">{{ scheme.label }}</h1>
           <p class="dim">{{ scheme.says }}</p>
         </div>
-        <v-btn variant="text" @click="wire(unknownWiring)">Wired otherwise</v-btn>
+        <v-btn variant="text" @click="wire(unknownWiring)">Wired differently</v-btn>
         <SegmentSwitch
           v-model="shownAs"
           label="Shown as"

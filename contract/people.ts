@@ -1,0 +1,4 @@
+/** Who wrote lately, by name. */
+export interface People {
+  people: string[]
+}

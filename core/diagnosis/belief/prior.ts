@@ -1,0 +1,110 @@
+import type { Catalogue, Fault } from '../catalogue/index.ts'
+import type { Circumstances } from '../evidence/index.ts'
+import type { FaultSet } from '../signatures/index.ts'
+
+/**
+ * Call-outs in a thousand on which a fault stands, for an appliance of known or unknown age.
+ *
+ * @param age years; undefined averages the bands
+ */
+function oddsOf({ per1000 }: Pick<Fault, 'per1000'>, age?: number): number {
+  if (typeof per1000 === 'number') return per1000
+  if (age === undefined) return (per1000.to5 + per1000.to12 + per1000.over12) / 3
+  return age <= 5 ? per1000.to5 : age <= 12 ? per1000.to12 : per1000.over12
+}
+
+/** Call-outs the assumed odds count for beside the firm's own. Chosen: a firm's first few dozen cases should move them little */
+export const assumedCases = 400
+
+/** How many times likelier a fault is whose background is known to be there. Assumed */
+const backgroundKnown = 3
+
+/**
+ * Call-outs in a thousand on which each fault stands: assumed, by age, then moved by the firm's proven repairs as counts of a Dirichlet
+ * distribution move its mean, then by what is known of the place.
+ */
+export function faultOdds(catalogue: Catalogue, { age, experience, recentWork, known }: Circumstances = {}): number[] {
+  return catalogue.faults.map((fault) => {
+    const assumed = oddsOf(fault, age)
+    const counted = experience ? (assumed * assumedCases + 1000 * (experience.proven[fault.id] ?? 0)) / (assumedCases + experience.cases) : assumed
+    const here = known && fault.background?.some((one) => known.has(one)) ? backgroundKnown : 1
+    return counted * here * (recentWork?.get(fault.part) ?? 1)
+  })
+}
+
+/**
+ * Prior probability of every set of the signature rows, then of "no demand" and of an unlisted cause.
+ * Faults stand independently but for the catalogue's coincidence factor, and one which damages another, or is hidden by it, makes it as likely as the link says.
+ * A larger set is reached from its likeliest smaller one by the fault that joins it.
+ *
+ * @returns probabilities that sum to one, and the prior mass of sets which no row holds
+ */
+export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], background: Circumstances = {}): { probabilities: Float64Array; unexamined: number } {
+  const odds = faultOdds(catalogue, background).map((one) => one / 1000)
+  const { nothingWrong, noDemand, unlisted, coincidence, sharedBackground } = catalogue.prior
+  /** how likely `fault` stands where all of `others` do */
+  const joins = (fault: number, others: FaultSet): number => {
+    const own = catalogue.faults[fault]!
+    let linked = 0
+    let together = 1
+    let possible = 1
+    for (const index of others) {
+      const other = catalogue.faults[index]!
+      linked += linkTo(other, own)
+      if (own.background?.some((one) => other.background?.includes(one))) together = sharedBackground
+      // never nothing at all
+      if (exclusive(own, other)) possible = 1e-9
+    }
+    return possible * (coincidence * together * odds[fault]! + linked)
+  }
+  const larger = (set: FaultSet): number => {
+    if (set.length === 1) return odds[set[0]!]!
+    let most = 0
+    for (const fault of set) {
+      const others = set.filter((one) => one !== fault)
+      most = Math.max(most, joins(fault, others) * (others.length === 1 ? odds[others[0]!]! : larger(others)))
+    }
+    return most
+  }
+  const weights = new Float64Array(sets.length + 2)
+  let pairs = 0
+  sets.forEach((set, row) => {
+    const [a, b] = set
+    if (a === undefined) weights[row] = nothingWrong / 1000
+    else if (b === undefined) weights[row] = odds[a]!
+    else if (set.length === 2) {
+      pairs++
+      const first = catalogue.faults[a]!
+      const second = catalogue.faults[b]!
+      const linked = odds[a]! * linkTo(first, second) + odds[b]! * linkTo(second, first)
+      const together = first.background?.some((one) => second.background?.includes(one)) ? sharedBackground : 1
+      const possible = exclusive(first, second) ? 1e-9 : 1
+      weights[row] = possible * (coincidence * together * odds[a]! * odds[b]! + linked)
+    } else weights[row] = larger(set)
+  })
+  weights[sets.length] = noDemand / 1000
+  weights[sets.length + 1] = unlisted / 1000
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  // sets of three and more, and pairs where not all of them have a row, as if all were unrelated
+  const every = odds.reduce((product, one) => product * (1 + one), 1) - 1 - sumOf(odds) - pairSum(odds)
+  const missing = 1 - pairs / Math.max((odds.length * (odds.length - 1)) / 2, 1)
+  const left = coincidence ** 2 * every + coincidence * pairSum(odds) * missing
+  return { probabilities: weights.map((weight) => weight / total), unexamined: left / (total + left) }
+}
+
+/** How readily `from` brings `to` about: by damage, or because `to` is the workaround that hides `from`. */
+function linkTo(from: Fault, to: Fault): number {
+  return (from.damages?.[to.id] ?? 0) + (to.hides?.[from.id] ?? 0)
+}
+
+/** Two modes of one part that set the same parameter cannot stand at once. */
+function exclusive(a: Fault, b: Fault): boolean {
+  return a.part === b.part && Object.keys(a.patch).some((key) => key in b.patch)
+}
+
+const sumOf = (values: number[]) => values.reduce((sum, value) => sum + value, 0)
+
+function pairSum(values: number[]): number {
+  const sum = sumOf(values)
+  return (sum * sum - values.reduce((squares, value) => squares + value * value, 0)) / 2
+}

@@ -1,0 +1,128 @@
+import type { Catalogue, Check, Instrument } from '../catalogue/index.ts'
+
+/** Share of every reading that is "anything": a slip of hand, eye or pen. Chosen */
+const anything = 0.015
+/** "Not reached" said of a number that could be read, and a number written down where none could be. Assumed */
+const slips = { notReached: 0.02, read: 0.05 }
+/** How often an unlisted cause reads like a healthy appliance; else it reads strangely. Assumed */
+const likeHealthy = 0.5
+/** Strangely: how often it shows a sign nobody has a cause for, and stops before a number can be read. Assumed */
+const strange = { sign: 0.15, notReached: 0.2 }
+
+/** Chance of "yes" to a cue for a set of faults, before any slip: causes combine by noisy-OR over the base rate. */
+export function cueProbability(catalogue: Catalogue, check: Check, set: readonly number[]): number {
+  if (check.result.kind !== 'cue') return NaN
+  let no = 1 - check.result.without
+  for (const index of set) no *= 1 - (catalogue.faults[index]!.cues?.[check.id] ?? 0)
+  return 1 - no
+}
+
+/** Chance that "yes" is said of a cue that shows so often. */
+export function signProbability(shows: number): number {
+  return mixed(shows, 2)
+}
+
+/** Probability that a check reports outcome `said` (−1 not reached) when the simulation says `is` (NaN not reached). */
+export function outcomeProbability(check: Check, is: number, said: number): number {
+  if (check.result.kind !== 'outcome') return NaN
+  const { confusion, outcomes } = check.result
+  const others = outcomes.length
+  const right = Number.isNaN(is) ? said === -1 : said === is
+  return mixed(right ? 1 - confusion : confusion / others, others + 1)
+}
+
+/** Chance that "not reached" is said of a check with a number, when the simulation says `is` (NaN not reached). */
+export function notReachedProbability(is: number): number {
+  return mixed(Number.isNaN(is) ? 1 - slips.read : slips.notReached, 2)
+}
+
+/**
+ * Density of a number said of a check, on the scale of the comparison, when the simulation says `is` (NaN not reached).
+ *
+ * @param said on the scale of the comparison
+ * @param spread of what is said about what is
+ */
+export function numberDensity(check: Check, is: number, said: number, spread: number): number {
+  const [low, high] = scaleRange(check)
+  const flat = 1 / (high - low)
+  const density = Number.isNaN(is) ? flat : (1 - anything) * errorDensity(said - onScale(check, is), spread) + anything * flat
+  return (1 - notReachedProbability(is)) * density
+}
+
+/**
+ * Chance of a number between two places of the scale, by {@link numberDensity}; the scale's ends take what lies beyond them.
+ */
+export function numberProbability(check: Check, is: number, from: number, to: number, spread: number): number {
+  const [low, high] = scaleRange(check)
+  const flat = (to - from) / (high - low)
+  if (Number.isNaN(is)) return (1 - notReachedProbability(is)) * flat
+  const centre = onScale(check, is)
+  const upTo = (place: number) => (place <= low ? 0 : place >= high ? 1 : errorUpTo(place - centre, spread))
+  return (1 - notReachedProbability(is)) * ((1 - anything) * (upTo(to) - upTo(from)) + anything * flat)
+}
+
+/** What an unlisted cause makes of a result: half the time what a healthy appliance would, else what is strange. */
+export function unlistedProbability(healthy: number, strangely: number): number {
+  return likeHealthy * healthy + (1 - likeHealthy) * strangely
+}
+
+/** Chance of an answer where nothing is known of its cause: of an outcome (−1 not reached), of a cue (1 yes, 0 no), of "not reached" at a number. */
+export function strangeAnswer({ result }: Check, said: number): number {
+  if (result.kind === 'cue') {
+    const yes = result.without + strange.sign * (1 - result.without)
+    return said === 1 ? yes : 1 - yes
+  }
+  return result.kind === 'outcome' ? 1 / (result.outcomes.length + 1) : strange.notReached
+}
+
+/** Density of a number on the scale of the comparison where nothing is known of its cause. */
+export function strangeDensity(check: Check): number {
+  const [low, high] = scaleRange(check)
+  return (1 - strange.notReached) / (high - low)
+}
+
+/** Standard deviation of one reading about the simulated value, on the scale of the comparison. */
+export function readingSpread(check: Check, instrument: Instrument, value: number, repeats = 1): number {
+  if (check.result.kind !== 'number') return NaN
+  const { width, scale } = check.result
+  const random = scale === 'log' ? instrument.relative : instrument.absolute + instrument.relative * Math.abs(value)
+  return Math.hypot(width, random / Math.sqrt(repeats))
+}
+
+/** A number on the scale its check is compared on, held within what can be told apart at the ends. */
+export function onScale(check: Check, value: number): number {
+  if (check.result.kind !== 'number') return value
+  const [low, high] = scaleRange(check)
+  return Math.min(Math.max(check.result.scale === 'log' ? Math.log(Math.max(value, 1e-9)) : value, low), high)
+}
+
+/** The ends of that scale. A thermistor is compared as a factor, a thousandth to a thousandfold. */
+export function scaleRange(check: Check): [number, number] {
+  if (check.result.kind !== 'number') return [0, 1]
+  const { range, scale, thermistor } = check.result
+  if (thermistor) return [Math.log(1e-3), Math.log(1e3)]
+  return scale === 'log' ? [Math.log(range[0]), Math.log(range[1])] : range
+}
+
+/** Density of a heavy-tailed error: Student's t with four degrees of freedom, scaled. */
+function errorDensity(distance: number, spread: number): number {
+  const z = distance / spread
+  return (0.375 / spread) * Math.pow(1 + (z * z) / 4, -2.5)
+}
+
+/** Its distribution function, closed for four degrees of freedom: with s = sin(atan(z/2)), 1/2 + 3/4 · (s − s³/3). */
+function errorUpTo(distance: number, spread: number): number {
+  const z = distance / spread
+  const s = z / Math.sqrt(4 + z * z)
+  return 0.5 + 0.75 * (s - (s * s * s) / 3)
+}
+
+/** The instrument a check is made with. */
+export function instrumentOf(catalogue: Catalogue, check: Check): Instrument {
+  const id = check.result.kind === 'number' ? check.result.instrument : ''
+  return catalogue.instruments.find((one) => one.id === id) ?? { id: 'eye', label: 'eye', absolute: 0, relative: 0 }
+}
+
+function mixed(p: number, ways: number): number {
+  return (1 - anything) * p + anything / ways
+}

@@ -1,0 +1,43 @@
+import type { Catalogue, Check } from '../catalogue/index.ts'
+import type { Signatures } from '../signatures/index.ts'
+import type { Belief } from './posterior.ts'
+import { cueProbability, signProbability, strangeAnswer, unlistedProbability } from './readingModel.ts'
+import { resultTable } from './resultTable.ts'
+
+/** Chance of each result of a check under one row, after what was repaired: outcomes, or bins over the check's scale, then "not reached"; of a cue yes and no. */
+export function resultChances(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number): Float64Array {
+  const standing = belief.standing(row)
+  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, belief.shown(row))
+  return standing
+    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, belief.shown(state)).map((chance) => chance * weight))
+    .reduce((sum, one) => sum.map((chance, index) => chance + one[index]!))
+}
+
+function chancesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number, state: number): Float64Array {
+  const { first, sets } = signatures
+  const unlisted = state === sets.length + 1
+  if (check.result.kind === 'cue') {
+    const yes = cueChance(catalogue, check, unlisted ? null : (sets[state] ?? []))
+    return Float64Array.of(yes, 1 - yes)
+  }
+  const { size, chances: lists, listOf, strange } = resultTable(catalogue, signatures, check)
+  const source = first[unlisted ? 0 : state]!
+  const weights = belief.weightsOf(row, state)
+  const chances = new Float64Array(size)
+  let from = 0
+  while (from < weights.length) {
+    // neighbouring draws that read alike are taken in one go
+    const which = listOf[source + from]!
+    let weight = 0
+    while (from < weights.length && listOf[source + from] === which) weight += weights[from++]!
+    const list = lists[which]!
+    for (let result = 0; result < size; result++) chances[result]! += weight * list[result]!
+  }
+  return unlisted ? chances.map((healthy, result) => unlistedProbability(healthy, strange[result]!)) : chances
+}
+
+/** Chance that "yes" is said of a cue under a set of faults; null is an unlisted cause. */
+export function cueChance(catalogue: Catalogue, check: Check, set: readonly number[] | null): number {
+  const said = signProbability(cueProbability(catalogue, check, set ?? []))
+  return set ? said : unlistedProbability(said, strangeAnswer(check, 1))
+}

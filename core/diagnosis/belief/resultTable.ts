@@ -1,0 +1,86 @@
+import type { Catalogue, Check } from '../catalogue/index.ts'
+import { alikeReadings, type Signatures } from '../signatures/index.ts'
+import {
+  instrumentOf,
+  notReachedProbability,
+  numberProbability,
+  onScale,
+  outcomeProbability,
+  readingSpread,
+  scaleRange,
+  strangeAnswer,
+  strangeDensity,
+} from './readingModel.ts'
+
+/** Bins a number's scale is cut into when checks are compared. */
+const bins = 20
+
+/** The chance of each result of one check, for every simulated plant; plants that read alike share one list. */
+export interface ResultTable {
+  /** results: outcomes and "not reached", or bins and "not reached" */
+  size: number
+  /** distinct lists of chances, each summing to one */
+  chances: Float64Array[]
+  /** which list a plant has */
+  listOf: Uint16Array
+  /** chances where nothing is known of the cause */
+  strange: Float64Array
+}
+
+const built = new WeakMap<Signatures, Map<string, ResultTable>>()
+
+/** The table of a simulated check, made once for a set of signatures. */
+export function resultTable(catalogue: Catalogue, signatures: Signatures, check: Check): ResultTable {
+  let tables = built.get(signatures)
+  if (!tables) built.set(signatures, (tables = new Map()))
+  let table = tables.get(check.id)
+  if (!table) tables.set(check.id, (table = build(catalogue, signatures, check)))
+  return table
+}
+
+function build(catalogue: Catalogue, signatures: Signatures, check: Check): ResultTable {
+  const instrument = instrumentOf(catalogue, check)
+  const isOutcome = check.result.kind === 'outcome'
+  const size = check.result.kind === 'outcome' ? check.result.outcomes.length + 1 : bins + 1
+  const chances: Float64Array[] = []
+  const alike = new Map<number, number>()
+  const { values, of } = alikeReadings(catalogue, signatures, check)
+  const edges = binEdges(check)
+  const lists = Uint16Array.from(values, (value) => {
+    // values closer than a fifth of a reading's spread read alike
+    const spread = isOutcome ? 5 : readingSpread(check, instrument, Number.isNaN(value) ? 0 : value)
+    const key = Number.isNaN(value) ? NaN : Math.round((onScale(check, value) * 5) / spread) * spread
+    let list = alike.get(key)
+    if (list === undefined) {
+      list = chances.push(isOutcome ? outcomes(check, value, size) : binned(check, value, spread, edges)) - 1
+      alike.set(key, list)
+    }
+    return list
+  })
+  return { size, chances, listOf: of.map((place) => lists[place]!), strange: strangely(check, size, edges) }
+}
+
+function outcomes(check: Check, value: number, size: number): Float64Array {
+  return Float64Array.from({ length: size }, (_unused, said) => outcomeProbability(check, value, said === size - 1 ? -1 : said))
+}
+
+/** Where the bins begin and end; a sensor that drifted reads within a few times its chart, and what lies beyond falls into the bins at the ends. */
+function binEdges(check: Check): number[] {
+  const [low, high] = scaleRange(check)
+  const [from, to] = check.result.kind === 'number' && check.result.thermistor ? [Math.log(0.3), Math.log(3)] : [low, high]
+  const edges = Array.from({ length: bins + 1 }, (_unused, edge) => from + ((to - from) * edge) / bins)
+  return [low, ...edges.slice(1, -1), high]
+}
+
+function binned(check: Check, value: number, spread: number, edges: readonly number[]): Float64Array {
+  const chances = new Float64Array(bins + 1)
+  for (let bin = 0; bin < bins; bin++) chances[bin] = numberProbability(check, value, edges[bin]!, edges[bin + 1]!, spread)
+  chances[bins] = notReachedProbability(value)
+  return chances
+}
+
+function strangely(check: Check, size: number, edges: readonly number[]): Float64Array {
+  if (check.result.kind === 'outcome') return new Float64Array(size).fill(strangeAnswer(check, -1))
+  const density = strangeDensity(check)
+  return Float64Array.from({ length: size }, (_unused, bin) => (bin === bins ? strangeAnswer(check, -1) : density * (edges[bin + 1]! - edges[bin]!)))
+}

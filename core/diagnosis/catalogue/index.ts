@@ -1,0 +1,8 @@
+export type * from './catalogue.ts'
+export type * from './options.ts'
+export type * from './result.ts'
+export { demandsOf, runOf } from './complaints.ts'
+export { readsOf, simulatedChecks, sourcesOf } from './checkReads.ts'
+export { usualCosts, type Costs } from './costs.ts'
+export { namedOutcome, outcomesOf } from './outcomes.ts'
+export { isProbe, movedAs, moveOf, payloadOf, probeCheck, probeProblem, specOf, terminalWords } from './probe.ts'

@@ -1,0 +1,27 @@
+import type { Costs } from './costs.ts'
+
+/** What may be set per firm or per case. */
+export interface DiagnoseOptions {
+  order?: CheckOrder
+  /** checks that cannot be done */
+  cannot?: readonly string[]
+  /** what an hour, a second trip and a part condemned in vain cost; see `usualCosts` for what is not said */
+  costs?: Partial<Costs>
+  /** the firm's own closed cases on this kind of boiler */
+  experience?: Experience
+  /** checks to detail besides the ones worth most, as someone asked for them */
+  also?: readonly string[]
+  /** how many suspects and checks to detail, default 8 */
+  detail?: number
+}
+
+/** The firm's own proven repairs on this kind of boiler. */
+export interface Experience {
+  /** call-outs behind the counts */
+  cases: number
+  /** of those, on how many each fault was mended and the case closed */
+  proven: Readonly<Record<string, number>>
+}
+
+/** In which order checks are offered. */
+export type CheckOrder = 'forward' | 'backward' | 'telling'

@@ -1,0 +1,218 @@
+import type { UnitSymbol } from '../../quantity/index.ts'
+import type { Access, Check, Skill } from './catalogue.ts'
+
+/** Reason to do nothing but make safe. */
+export interface Stop {
+  danger: string
+  label: string
+  entry: string
+  /** what it was heard in or read from, in words */
+  because: string
+  /** what to say to the customer, before anything */
+  say: string[]
+  act: string[]
+  /** what else is dangerous, besides */
+  others: { danger: string; label: string; because: string; entry: string }[]
+}
+
+/** Words that may speak of danger: somebody is to be asked. */
+export interface DangerQuestion {
+  danger: string
+  question: string
+  entry: string
+  /** the words it was heard in */
+  words: string
+}
+
+/** A set of faults, or one of the standing alternatives, with its probability. */
+export interface Suspect {
+  /** stable key: `nothingWrong`, `noDemand`, `unlisted`, or fault ids joined by + */
+  key: string
+  faults: string[]
+  label: string
+  probability: number
+  prior: number
+  /** root and consequence told apart */
+  origins: Origin[]
+  /** what stands behind the odds of each fault before any reading */
+  odds: Odds[]
+  /** what each piece of evidence did to it, most telling first */
+  account: { check: string; label: string; entries: string[]; times: number; says: string }[]
+}
+
+/** A part with what the evidence says of it. */
+export interface PartState {
+  id: string
+  label: string
+  /** the thing it belongs to, where several are talked of as one */
+  of?: string
+  probability: number
+  state: 'good' | 'bad' | 'untested'
+  /** what proved it good, most telling first */
+  provenBy: { check: string; label: string; entries: string[] }[]
+}
+
+/** Where one suspect says a reading will fall. */
+export interface Expected {
+  suspect: string
+  label: string
+  probability: number
+  /** for outcomes and cues: chance of each */
+  outcomes?: Record<string, number>
+  /** for numbers: where the simulated plants fall, in the check's unit (a thermistor's: a factor of its chart), with weight and spread on the check's scale */
+  points?: { value: number; weight: number; spread: number }[]
+  /** for numbers: the middle and nine tenths of what is expected, in `unit`; a thermistor's at the pipe temperature assumed for it */
+  reading?: { low: number; typical: number; high: number; unit: UnitSymbol }
+  /** chance that the state the reading is taken in is never reached */
+  notReached: number
+}
+
+/** A check worth doing next. */
+export interface NextCheck {
+  check: string
+  label: string
+  kind: Check['kind']
+  bits: number
+  minutes: number
+  /** expected cost from here to a proven repair if this is done next, money; null where it was not looked at ahead */
+  cost: number | null
+  access: Access
+  /** suspects it parts, as labels */
+  parts: string[]
+  expected: Expected[]
+}
+
+/** What shows that a repair holds, and whether it did. */
+export interface Proof {
+  check: string
+  label: string
+  /** the demand it runs right through; null where it is asked again */
+  demand: 'heating' | 'hotWater' | null
+  /** the entry that last said so since the repair */
+  entry: string | null
+  /** whether that is what a sound boiler gives; null before anything was said */
+  passed: boolean | null
+}
+
+/** What may stand now: hypotheses that call for the same remedies, named by the likeliest of them. */
+export interface Standing {
+  kind: 'faults' | 'nothingWrong' | 'noDemand' | 'unlisted' | 'rare'
+  remedies: string[]
+  key: string
+  faults: string[]
+  label: string
+  probability: number
+}
+
+/** A suspect that reads like the leader so far. */
+export interface LookAlike {
+  suspect: string
+  label: string
+  probability: number
+  separatedBy: { check: string; label: string; minutes: number } | null
+}
+
+/** A way of mending the leader. */
+export interface RemedyOption {
+  id: string
+  label: string
+  mends: string[]
+  minutes: number
+  money: number
+  chanceOfReturn: number
+  parts: string[]
+  /** of the parts, those that must be new whenever this is done */
+  seals: string[]
+  access: Access
+  skill: Skill
+  steps: string[]
+  cautions: string[]
+  /** why it does not fit, if it does not */
+  unfit: string | null
+}
+
+/** The verdict, when one part stands out. */
+export interface Verdict {
+  part: string
+  label: string
+  probability: number
+  modes: { fault: string; label: string; probability: number }[]
+}
+
+/** Everything the reasoning has to say about a journal. */
+export interface Diagnosis {
+  stop: Stop | null
+  /** what words left open: to be asked before anything else */
+  questions: DangerQuestion[]
+  verdict: Verdict | null
+  /** likeliest first, down to a thousandth; the leading ones with their account */
+  suspects: Suspect[]
+  /** of every fault of the catalogue how likely it stood when the system was found, alone or with others; empty while something dangerous stands */
+  faults: Record<string, number>
+  /** two faults at once: their share of the belief, and the likeliest pair */
+  several: { probability: number; likeliest: string } | null
+  parts: PartState[]
+  findings: { entry: string; what: string; explainsComplaint: boolean | null }[]
+  causes: { fault: string; label: string; lookFor: string[] }[]
+  open: { entry: string; complaint: string; label: string }[]
+  next: NextCheck[]
+  /** what may stand now, after what was repaired */
+  standing: Standing[]
+  /** whether going on checking costs less than acting on what is known, and on what: expected money either way, the right repair itself not counted */
+  advice: {
+    does: 'check' | 'act'
+    kind: Standing['kind']
+    remedies: string[]
+    /** the one reading acting hangs on: to be taken again first */
+    again: { check: string; label: string } | null
+    acting: number
+    going: number | null
+  } | null
+  lookalikes: LookAlike[]
+  remedies: RemedyOption[]
+  carry: { part: string; probability: number; cost: number }[]
+  /** what shows that a repair holds */
+  proofs: Proof[]
+  closing: string[]
+  refused: Refusal[]
+  /** readings given little weight, with what was not as it should be */
+  doubted: Doubt[]
+  /** what was done and is not undone: the entry, the act, and the what it was done to */
+  acts: { entry: string; action: string; value: string | null }[]
+  contradiction: { entries: string[]; check: string | null; says: string } | null
+  unexamined: number
+  order: string
+}
+
+/** One fault of a set, and the place it has among the others: what brought it about, or what it brought about. */
+export interface Origin {
+  fault: string
+  label: string
+  /** `root` brought another about, `consequence` was brought about, `alone` neither */
+  role: 'root' | 'consequence' | 'alone'
+}
+
+/** What stands behind the odds of a fault before any reading. */
+export interface Odds {
+  fault: string
+  /** call-outs in a thousand, all put together */
+  per1000: number
+  /** the assumption counts for this many call-outs */
+  assumedCases: number
+  /** the firm's closed cases on this kind of boiler, and those on which this fault was mended and proved */
+  cases: number
+  proven: number
+}
+
+/** A reading that counts little, and why. */
+export interface Doubt {
+  entry: string
+  why: string
+}
+
+/** A reading that is not believed, and why. */
+export interface Refusal {
+  entry: string
+  check: string
+  why: string
+}

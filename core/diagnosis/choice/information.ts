@@ -1,0 +1,303 @@
+import { type Belief, cueChance, cueProbability, leadingRows, resultTable, signProbability, unlistedProbability } from '../belief/index.ts'
+import type { Catalogue, Check, Fault } from '../catalogue/index.ts'
+import { type FaultSet, type Signatures } from '../signatures/index.ts'
+
+/** a row below this share is weighed together with the other rare ones */
+const rare = 4e-4
+
+/** What nearly all of the belief consists of, plant by plant, put together for weighing checks. */
+export interface Weighing {
+  /** what may stand now: hypotheses that call for the same remedies, the share of the belief each has, and its likeliest row */
+  groups: { remedies: string[]; kind: 'faults' | 'nothingWrong' | 'noDemand' | 'unlisted' | 'rare'; mass: number; row: number }[]
+  /** of every plant its group, and its share of the belief */
+  group: Int32Array
+  mass: Float64Array
+  /** [group][result] of a check, summing to the belief weighed */
+  joint: (check: Check) => { joint: Float64Array; size: number }
+  /** bits a check is expected to tell about which group it is */
+  bits: (check: Check) => number
+  /** chances of each result of a check, a number's results put together to a few, and which list of chances each plant has */
+  chances: (check: Check) => { size: number; chances: Float64Array[]; listOf: Uint16Array }
+}
+
+/**
+ * Puts the leading rows together by what they call for. How much a check tells is the mutual information between its result and the
+ * group: telling hypotheses of one remedy apart saves nothing.
+ *
+ * @param tried remedies carried out already: what still stands calls for the next on its list
+ *
+ * Plants that read alike share one list of chances, so belief is first added up by group and list; what is left to do is small.
+ */
+export function weighing(catalogue: Catalogue, signatures: Signatures, belief: Belief, tried: ReadonlyMap<string, number> = new Map()): Weighing {
+  const { first, sets } = signatures
+  const unlisted = sets.length + 1
+  // in the order of memory: the order does not matter to the sums
+  const rows = leadingRows(belief).sort((a, b) => a - b)
+  const { groupOf, groups } = remedyGroups(catalogue, signatures, tried)
+
+  // every state that may still stand behind a row, and every plant of it, with its share of the belief
+  const stateRow: number[] = []
+  const stateGroup: number[] = []
+  const stateMass: number[] = []
+  const plant: number[] = []
+  const plantRow: number[] = []
+  const group: number[] = []
+  const mass: number[] = []
+  for (const row of rows) {
+    for (const state of belief.standing(row)) {
+      const whole = belief.posterior[row]! * state.weight
+      const own = groupOf(state.row, whole)
+      const shown = belief.shown(state.row)
+      stateRow.push(shown)
+      stateGroup.push(own)
+      stateMass.push(whole)
+      const from = first[shown === unlisted ? 0 : shown]!
+      belief.weightsOf(row, shown).forEach((weight, draw) => {
+        plant.push(from + draw)
+        plantRow.push(shown)
+        group.push(own)
+        mass.push(whole * weight)
+      })
+    }
+  }
+  const count = groups.length
+  const states = { row: Int32Array.from(stateRow), group: Int32Array.from(stateGroup), mass: Float64Array.from(stateMass) }
+  const plants = Int32Array.from(plant)
+  const rowsOf = Int32Array.from(plantRow)
+  const groupIn = Int32Array.from(group)
+  const massOf = Float64Array.from(mass)
+  /** an unlisted cause reads partly like a healthy appliance, for the rest strangely */
+  const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? unlistedProbability(1, 0) : 1))
+  /** what a group has of "strangely" */
+  const strangeIn = new Float64Array(count)
+  massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
+
+  const joint = (check: Check) => {
+    if (check.result.kind === 'cue') {
+      const table = new Float64Array(count * 2)
+      addCue(table, states, sets, cueChances(catalogue, check))
+      return { joint: table, size: 2 }
+    }
+    const { size, chances, listOf, strange } = resultTable(catalogue, signatures, check)
+    const byList = new Float64Array(count * chances.length)
+    addUp(byList, chances.length, listOf, plants, groupIn, shares)
+    return { joint: beliefByResult(byList, chances, size, { share: strangeIn, chances: strange }), size }
+  }
+  return {
+    groups,
+    group: groupIn,
+    mass: massOf,
+    joint,
+    bits: (check) => {
+      const { joint: table, size } = joint(check)
+      return mutualInformation(table, size)
+    },
+    chances: (check) => {
+      const listOf = new Uint16Array(plants.length)
+      if (check.result.kind === 'cue') {
+        const yesOf = cueChances(catalogue, check)
+        const lists = alike()
+        for (let index = 0; index < listOf.length; index++) {
+          const row = rowsOf[index]!
+          if (index > 0 && row === rowsOf[index - 1]) listOf[index] = listOf[index - 1]!
+          else {
+            const yes = yesOf(sets, row)
+            listOf[index] = lists.of([yes, 1 - yes])
+          }
+        }
+        return { size: 2, chances: lists.all, listOf }
+      }
+      const table = resultTable(catalogue, signatures, check)
+      const into = merged(joint(check), check.result.kind === 'number')
+      const size = Math.max(...into) + 1
+      const lists = alike()
+      const own = table.chances.flatMap((list) =>
+        [false, true].map((isUnlisted) => {
+          const sum = new Array<number>(size).fill(0)
+          list.forEach((chance, result) => (sum[into[result]!]! += isUnlisted ? unlistedProbability(chance, table.strange[result]!) : chance))
+          return lists.of(sum)
+        }),
+      )
+      for (let index = 0; index < listOf.length; index++) listOf[index] = own[2 * table.listOf[plants[index]!]! + (rowsOf[index] === unlisted ? 1 : 0)]!
+      return { size, chances: lists.all, listOf }
+    },
+  }
+}
+
+/** Lists of chances that differ by less than a fiftieth, kept once. */
+function alike(): { all: Float64Array[]; of: (list: readonly number[]) => number } {
+  const all: Float64Array[] = []
+  const known = new Map<string, number>()
+  return {
+    all,
+    of: (list) => {
+      const key = list.map((one) => Math.round(one * 50)).join()
+      let place = known.get(key)
+      if (place === undefined) {
+        known.set(key, (place = all.length))
+        all.push(Float64Array.from(list))
+      }
+      return place
+    },
+  }
+}
+
+/** Results of a number put together until each is as likely as a seventh, the last, "not reached", by itself. */
+function merged({ joint, size }: { joint: Float64Array; size: number }, ordered: boolean): number[] {
+  const into = Array.from({ length: size }, (_unused, result) => result)
+  if (!ordered) return into
+  const likely = new Float64Array(size)
+  joint.forEach((cell, index) => (likely[index % size]! += cell))
+  const total = likely.reduce((sum, one) => sum + one, 0)
+  let place = 0
+  let sum = 0
+  for (let result = 0; result < size - 1; result++) {
+    into[result] = place
+    sum += likely[result]!
+    if (sum > total / 7 && result < size - 2) {
+      place++
+      sum = 0
+    }
+  }
+  into[size - 1] = place + 1
+  return into
+}
+
+const bitsKnown = new WeakMap<Belief, Weighing['bits']>()
+
+/** Bits each check is expected to tell, put together once for a belief. */
+export function bitsOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, tried: ReadonlyMap<string, number>): Weighing['bits'] {
+  let bits = bitsKnown.get(belief)
+  if (!bits) bitsKnown.set(belief, (bits = weighing(catalogue, signatures, belief, tried).bits))
+  return bits
+}
+
+/**
+ * Belief by group and list of chances, as belief by group and result.
+ *
+ * @param strange what of each group reads strangely, and how
+ */
+export function beliefByResult(
+  byList: Float64Array,
+  chances: readonly Float64Array[],
+  size: number,
+  strange?: { share: Float64Array; chances: Float64Array },
+): Float64Array {
+  const lists = chances.length
+  const count = byList.length / lists
+  const joint = new Float64Array(count * size)
+  for (let one = 0; one < count; one++) {
+    if (strange && strange.share[one]! > 0)
+      for (let result = 0; result < size; result++) joint[one * size + result] = strange.share[one]! * strange.chances[result]!
+    for (let list = 0; list < lists; list++) {
+      const share = byList[one * lists + list]!
+      if (share < 1e-9) continue
+      const chance = chances[list]!
+      for (let result = 0; result < size; result++) joint[one * size + result]! += share * chance[result]!
+    }
+  }
+  return joint
+}
+
+/** Belief by group and list: the one long loop of ranking, kept by itself so that it compiles tightly. */
+function addUp(byList: Float64Array, lists: number, listOf: Uint16Array, plantOf: Int32Array, groupIn: Int32Array, massOf: Float64Array): void {
+  const count = plantOf.length
+  for (let index = 0; index < count; index++) {
+    const at = groupIn[index]! * lists + listOf[plantOf[index]!]!
+    byList[at] = byList[at]! + massOf[index]!
+  }
+}
+
+/** The same for a cue, state by state. */
+function addCue(
+  table: Float64Array,
+  { row, group, mass }: { row: Int32Array; group: Int32Array; mass: Float64Array },
+  sets: readonly FaultSet[],
+  yesOf: (sets: readonly FaultSet[], row: number) => number,
+): void {
+  for (let index = 0; index < row.length; index++) {
+    const yes = yesOf(sets, row[index]!)
+    const cell = group[index]! * 2
+    table[cell] = table[cell]! + mass[index]! * yes
+    table[cell + 1] = table[cell + 1]! + mass[index]! * (1 - yes)
+  }
+}
+
+const chancesKnown = new WeakMap<Check, (sets: readonly FaultSet[], row: number) => number>()
+
+/** Chance of "yes" to a cue in every row: what single faults make of it is looked up once, that of larger sets put together from it. */
+function cueChances(catalogue: Catalogue, check: Check): (sets: readonly FaultSet[], row: number) => number {
+  let known = chancesKnown.get(check)
+  if (known) return known
+  const unlisted = cueChance(catalogue, check, null)
+  const none = cueProbability(catalogue, check, [])
+  const silent = Float64Array.from(catalogue.faults, (fault) => 1 - (fault.cues?.[check.id] ?? 0))
+  known = (sets, row) => {
+    if (row > sets.length) return unlisted
+    let no = 1 - none
+    const set = sets[row]
+    if (set) for (let place = 0; place < set.length; place++) no *= silent[set[place]!]!
+    return signProbability(1 - no)
+  }
+  chancesKnown.set(check, known)
+  return known
+}
+
+/**
+ * Mutual information of a table of joint weights, bits. Source: Shannon 1948.
+ *
+ * @param joint [group][result], any positive sum
+ */
+export function mutualInformation(joint: Float64Array, size: number): number {
+  const groups = joint.length / size
+  const result = new Float64Array(size)
+  let total = 0
+  let nats = 0
+  for (let one = 0; one < groups; one++) {
+    let mass = 0
+    for (let said = 0; said < size; said++) {
+      const cell = joint[one * size + said]!
+      mass += cell
+      result[said]! += cell
+      if (cell > 1e-12) nats += cell * Math.log(cell)
+    }
+    total += mass
+    if (mass > 1e-12) nats -= mass * Math.log(mass)
+  }
+  for (let said = 0; said < size; said++) if (result[said]! > 1e-12) nats -= result[said]! * Math.log(result[said]!)
+  if (total <= 0) return 0
+  return Math.max((nats / total + Math.log(total)) / Math.LN2, 0)
+}
+
+/** The remedy a fault calls for: the first on its list that was not tried. */
+export function remedyFor({ remedies }: Pick<Fault, 'remedies'>, tried: ReadonlyMap<string, number>): string {
+  return remedies.find((one) => !tried.has(one)) ?? remedies.at(-1)!
+}
+
+/** Rows that call for the same remedies belong together: telling them apart saves nothing. So do rows too rare to be told apart by themselves. */
+function remedyGroups(
+  catalogue: Catalogue,
+  { sets }: Signatures,
+  tried: ReadonlyMap<string, number>,
+): { groupOf: (row: number, mass: number) => number; groups: Weighing['groups'] } {
+  const known = new Map<string, number>()
+  const likeliest: number[] = []
+  const groups: Weighing['groups'] = []
+  const groupOf = (row: number, mass: number): number => {
+    const set = sets[row]
+    const kind = mass < rare ? 'rare' : !set ? (row === sets.length ? 'noDemand' : 'unlisted') : set.length === 0 ? 'nothingWrong' : 'faults'
+    const remedies = kind === 'faults' ? [...new Set(set!.map((index) => remedyFor(catalogue.faults[index]!, tried)))].sort() : []
+    const name = `${kind} ${remedies.join(' ')}`
+    let present = known.get(name)
+    if (present === undefined) {
+      known.set(name, (present = groups.length))
+      groups.push({ remedies, kind, mass: 0, row })
+      likeliest.push(mass)
+    }
+    const group = groups[present]!
+    group.mass += mass
+    if (mass > likeliest[present]!) [group.row, likeliest[present]] = [row, mass]
+    return present
+  }
+  return { groupOf, groups }
+}

@@ -1,0 +1,83 @@
+import { standing, type Entry } from '../../../casebook/index.ts'
+import type { Catalogue, Danger, DangerQuestion, Stop } from '../../catalogue/index.ts'
+import { unsafeReading } from './unsafeReading.ts'
+import { hear } from './hear.ts'
+
+/** What of a catalogue danger is judged by. */
+type Knowledge = Pick<Catalogue, 'dangers' | 'speech' | 'complaints' | 'checks' | 'actions'>
+
+/**
+ * Danger comes before any ranking: a complaint of danger, words of danger in what anyone wrote anywhere, or a reading that is unsafe stops the case
+ * until an entry says it was made safe. Where words leave it open it is asked about, until somebody answers.
+ *
+ * @param entries the journal, in any order
+ */
+export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { stop: Stop | null; questions: DangerQuestion[] } {
+  let stops: Omit<Stop, 'others'>[] = []
+  let questions: DangerQuestion[] = []
+  const stop = (id: string, entry: string, because: string) => {
+    const danger = catalogue.dangers.find((one) => one.id === id)
+    if (!danger) return
+    if (!stops.some((one) => one.danger === id)) stops.push({ danger: id, label: danger.label, entry, because, say: danger.say, act: danger.act })
+    questions = questions.filter((one) => one.danger !== id)
+  }
+  for (const entry of standing(entries)) {
+    const act = entry.type === 'action' ? catalogue.actions.find((one) => one.id === entry.payload.action) : undefined
+    if (entry.type === 'action' && act?.makesSafe) {
+      // how it was made safe may name what was dangerous
+      if (!entry.payload.undone) [stops, questions] = [[], []]
+      continue
+    }
+    if (entry.type === 'action' && act?.rulesOut) {
+      questions = questions.filter((one) => one.danger !== entry.payload.value)
+      continue
+    }
+    if (entry.type === 'complaint') {
+      const complaint = catalogue.complaints.find((one) => one.id === entry.payload.what)
+      if (complaint?.danger) stop(complaint.danger, entry.id, complaint.label)
+    }
+    if (entry.type === 'reading') {
+      const unsafe = unsafeReading(catalogue, entry.payload)
+      if (unsafe) stop(unsafe.danger, entry.id, unsafe.because)
+    }
+    for (const text of wordsOf(entry))
+      for (const { danger: id, sure, words } of hear(catalogue.speech, text)) {
+        // what happened on a day long ago is asked about
+        if (sure && entry.type !== 'history') stop(id, entry.id, `“${words}”`)
+        else
+          ask(
+            catalogue.dangers.find((one) => one.id === id),
+            entry.id,
+            words,
+          )
+      }
+  }
+  const [first, ...others] = stops
+  return { stop: first ? { ...first, others: others.map(({ danger, label, because, entry }) => ({ danger, label, because, entry })) } : null, questions }
+
+  function ask(danger: Danger | undefined, entry: string, words: string) {
+    if (!danger || stops.some((one) => one.danger === danger.id) || questions.some((one) => one.danger === danger.id)) return
+    questions.push({ danger: danger.id, question: danger.ask, entry, words })
+  }
+}
+
+/** Everything anyone wrote in an entry. */
+function wordsOf(entry: Entry): string[] {
+  const { payload } = entry
+  const texts = {
+    complaint: ['words', 'since'],
+    fact: ['value'],
+    history: ['note', 'followedBy'],
+    action: ['note', 'value'],
+    reading: ['note', 'place'],
+    finding: ['what', 'note'],
+    repair: ['note'],
+    advice: ['what', 'note'],
+    decision: ['reason'],
+    retract: [],
+  }[entry.type]
+  return texts.flatMap((field) => {
+    const text = (payload as Record<string, unknown>)[field]
+    return typeof text === 'string' && text.includes(' ') ? [text] : typeof text === 'string' && field !== 'value' && field !== 'place' ? [text] : []
+  })
+}

@@ -1,0 +1,7 @@
+export { type Act, barring, standingActs, within } from './acts.ts'
+export { dangersIn } from './danger/stop.ts'
+export { hear, type Heard } from './danger/hear.ts'
+export { topUpsPerYear } from './history.ts'
+export { impossibility } from './impossible.ts'
+export { answered, type Circumstances, type Evidence, isRepaired, type JournalRead, type Mending, seldomAgain } from './journalRead.ts'
+export { readJournal } from './readJournal.ts'

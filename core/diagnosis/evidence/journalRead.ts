@@ -1,0 +1,80 @@
+import type { EntryOf } from '../../casebook/index.ts'
+import type { Check, Doubt, Experience, Refusal } from '../catalogue/index.ts'
+import type { Act } from './acts.ts'
+
+/** What was done once in vain works the second time less often. Assumed */
+export const seldomAgain = 0.6
+
+/** One reading as the likelihood takes it: several of one check between two repairs are one. */
+export interface Evidence {
+  check: Check
+  /** entries it stands for */
+  entries: string[]
+  /** index of the outcome; −1 for "not reached"; for a cue 1 yes, 0 no */
+  outcomes: number[]
+  /** numbers in the check's unit, or as a resistance factor */
+  values: number[]
+  doubt: number
+  /** how many repairs came before it */
+  epoch: number
+  /** the visit it was made on */
+  visit: string
+  /** told of the past by somebody else, not made today */
+  told: boolean
+}
+
+/** What was changed between readings: a remedy carried out, or something put out of the way or back. */
+export interface Mending {
+  entry: string
+  /** faults it takes out for good, with its chance of doing so */
+  faults: number[]
+  works: number
+  /** faults out of the way from here to the next change */
+  aside: number[]
+}
+
+/** What a journal says to the reasoning. */
+export interface JournalRead {
+  evidence: Evidence[]
+  mendings: Mending[]
+  refused: Refusal[]
+  doubted: Doubt[]
+  /** what was done and is not undone */
+  acts: readonly Act[]
+  /** remedies carried out, and how often */
+  tried: Map<string, number>
+  /** what is known of the place apart from readings */
+  circumstances: Circumstances
+  /** chance that a fault which comes and goes was away through a visit, by the pattern of the complaint */
+  comesAndGoes: number
+  /** parameters fixed by facts */
+  known: Record<string, number>
+  /** checks that cannot be done on this visit */
+  impossible: Set<string>
+  /** the visit of the last entry: what was opened, or found impossible, on another does not count on this one */
+  visit: string
+  complaints: EntryOf<'complaint'>[]
+  /** defects seen directly, as fault index and entry */
+  seen: { fault: number; entry: string; epoch: number }[]
+}
+
+/** Checks that would tell nothing new if made again now: made since the last change, or about the time before. */
+export function answered({ evidence, mendings }: Pick<JournalRead, 'evidence' | 'mendings'>): string[] {
+  return evidence.filter((one) => one.check.before || one.epoch === mendings.length).map((one) => one.check.id)
+}
+
+/** Whether anything has been put right, as it seems. */
+export function isRepaired({ mendings }: Pick<JournalRead, 'mendings'>): boolean {
+  return mendings.some((one) => one.faults.length > 0)
+}
+
+/** What is known of an appliance before any reading of today. */
+export interface Circumstances {
+  /** years */
+  age?: number
+  experience?: Experience
+  /** parts worked on within the last months, and how many times likelier a fault of theirs is for it */
+  recentWork?: ReadonlyMap<string, number>
+  /** kinds of background this installation is known for, such as a recent installation */
+  known?: ReadonlySet<string>
+}

@@ -1,0 +1,86 @@
+import { type PhaseRecord, pressureStory, readTimeline, simulate, type Timeline } from '../../plant/index.ts'
+import type { Parameters } from '../../system/index.ts'
+import { type Catalogue, type Check, type OutcomeResult, type Read, simulatedChecks } from '../catalogue/index.ts'
+
+/**
+ * Makes a reader of checks that simulates a run or story only when a check asks for it, and writes each over the same memory.
+ *
+ * @returns what every wanted check reads in a plant: a number, the index of an outcome, NaN for "not reached"
+ */
+export function checkReader(catalogue: Catalogue): (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at?: number) => void {
+  const runs = new Map(catalogue.runs.map((run) => [run.id, run]))
+  const stories = new Map(catalogue.stories.map((story) => [story.id, story]))
+  const memory = new Map<string, Timeline>()
+  const timelines = new Map<string, Timeline>()
+  const records = new Map<string, PhaseRecord[]>()
+  let plant: Parameters = {}
+
+  const timelineOf = (id: string): Timeline => {
+    let timeline = timelines.get(id)
+    if (timeline) return timeline
+    const run = runs.get(id)
+    if (!run) throw new RangeError(`a check reads the run "${id}", which the catalogue does not have`)
+    timeline = simulate(catalogue.system, plant, run, memory.get(id))
+    memory.set(id, timeline)
+    timelines.set(id, timeline)
+    return timeline
+  }
+  const recordOf = (id: string, phase: number): PhaseRecord => {
+    let record = records.get(id)
+    if (!record) {
+      const story = stories.get(id)
+      if (!story) throw new RangeError(`a check reads the story "${id}", which the catalogue does not have`)
+      records.set(id, (record = pressureStory(plant, story.phases)))
+    }
+    return record[phase]!
+  }
+  const take = (read: Read): number => {
+    if ('parameter' in read) {
+      const value = plant[read.parameter]
+      if (value === undefined) throw new RangeError(`a check reads ${read.parameter}, which the system does not have`)
+      return value
+    }
+    if ('story' in read) {
+      const record = recordOf(read.story, read.phase)
+      if (read.take === 'change') return record.after - record.before
+      return read.take === 'climb' ? record.highest - record.before : record[read.take]
+    }
+    return readTimeline(timelineOf(read.run), read.signal, read.reduce)
+  }
+
+  return (parameters, wanted, into, at = 0) => {
+    plant = parameters
+    timelines.clear()
+    records.clear()
+    for (let index = 0; index < wanted.length; index++) into[at + index] = valueOf(wanted[index]!, take)
+  }
+}
+
+/** What every simulated check reads in one plant, in catalogue order. */
+export function readChecks(catalogue: Catalogue, parameters: Parameters): number[] {
+  const checks = simulatedChecks(catalogue)
+  const values: number[] = []
+  checkReader(catalogue)(parameters, checks, values)
+  return values
+}
+
+function valueOf({ result }: Check, take: (read: Read) => number): number {
+  if (result.kind === 'number') return take(result.read)
+  if (result.kind === 'outcome') return outcomeOf(result, take)
+  return NaN
+}
+
+function outcomeOf({ decide, outcomes }: OutcomeResult, take: (read: Read) => number): number {
+  if ('index' in decide) {
+    const values = decide.index.map(take)
+    return Math.min(decide.combine === 'min' ? Math.min(...values) : Math.max(...values), outcomes.length - 1)
+  }
+  const met = decide.rules.find((rule) =>
+    rule.all.every(({ read, above, below }) => {
+      const value = take(read)
+      return (above === undefined || value > above) && (below === undefined || value < below)
+    }),
+  )
+  const id = met?.outcome ?? decide.otherwise
+  return outcomes.findIndex((one) => one.id === id)
+}

@@ -1,0 +1,82 @@
+import type { Parameters } from '../../system/index.ts'
+import type { Catalogue } from '../catalogue/index.ts'
+import { combined, healthyDraws, patched, severities } from './healthyPlants.ts'
+
+/** How many plants stand behind every hypothesis. */
+export const drawCount = 8
+/** Two and more faults at once are simulated in the first half of them. */
+export const pairDraws = 4
+
+/** A set of faults by their index in the catalogue; the empty set is the healthy appliance. */
+export type FaultSet = readonly number[]
+
+/**
+ * What every check would read under every hypothesis, in every draw. One row a hypothesis: the empty set, the singles,
+ * the larger sets, and last "no demand". A number check holds its value, an outcome check the index of its outcome, NaN "not reached".
+ */
+export interface Signatures {
+  draws: number
+  checks: string[]
+  faults: string[]
+  sets: FaultSet[]
+  /** row of a set, keyed by its indices joined with a comma; `noDemand` for that one */
+  rowOf: Map<string, number>
+  /** first plant of every row, as {@link plantsOf} lays them out; a plant is a row in one draw, the draws of a row in order */
+  first: Int32Array
+  /** [plant][check] */
+  values: Float32Array
+}
+
+/**
+ * Where the plants of every row begin: of each set, of "no demand", of an unlisted cause, and behind the last.
+ *
+ * @param draws how many plants the rows with at most one fault have
+ * @param fewer how many larger sets have
+ */
+export function plantsOf(sets: readonly FaultSet[], draws = drawCount, fewer = pairDraws): Int32Array {
+  const first = new Int32Array(sets.length + 3)
+  for (let row = 0; row < sets.length + 2; row++) first[row + 1] = first[row]! + ((sets[row]?.length ?? 0) > 1 ? fewer : draws)
+  return first
+}
+
+/** Every set of up to two faults, in the order of the signature rows. */
+export function faultSets(catalogue: Pick<Catalogue, 'faults'>): FaultSet[] {
+  const count = catalogue.faults.length
+  const sets: FaultSet[] = [[]]
+  for (let a = 0; a < count; a++) sets.push([a])
+  for (let a = 0; a < count; a++) for (let b = a + 1; b < count; b++) sets.push([a, b])
+  return sets
+}
+
+/** Parameters of one hypothesis in one draw. */
+export function plantOf(catalogue: Catalogue, set: FaultSet, draw: number, healthy = healthyDraws(catalogue.system, drawCount)): Parameters {
+  return combined(
+    healthy[draw]!,
+    set.map((index) => {
+      const fault = catalogue.faults[index]!
+      return patched(fault, severities(fault, drawCount)[draw]!)
+    }),
+  )
+}
+
+/** Every pair of faults, in the order of the signature rows. */
+export function pairsOf(count: number): [number, number][] {
+  const pairs: [number, number][] = []
+  for (let a = 0; a < count; a++) for (let b = a + 1; b < count; b++) pairs.push([a, b])
+  return pairs
+}
+
+/** How many pairs a catalogue has. */
+export function pairCount(catalogue: Pick<Catalogue, 'faults'>): number {
+  return (catalogue.faults.length * (catalogue.faults.length - 1)) / 2
+}
+
+/** Rows by the indices of their faults, and "no demand". */
+export function rowsOf(sets: readonly FaultSet[]): Map<string, number> {
+  return new Map(sets.map((set, index) => [set.join(','), index])).set('noDemand', sets.length)
+}
+
+/** Where a pair stands in that order, by its two faults in ascending order. */
+export function pairIndex(count: number, a: number, b: number): number {
+  return a * count - (a * (a + 1)) / 2 + (b - a - 1)
+}
