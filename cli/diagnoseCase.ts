@@ -29,9 +29,7 @@ export function diagnoseCase(input: unknown, order: string = 'telling'): Diagnos
   // what the journal says of the wiring comes after what the file says
   const catalogue = catalogueFor(system, controlsOf(entries, controls))
   if (!catalogue) return { ok: false, error: `entries: the wiring written down is none of ${system}’s: ${known.controlsOf(system).join(', ')}` }
-  const { hourlyRate, secondTrip, wrongPart } = settings
-  const costs = Object.fromEntries(Object.entries({ hourlyRate, secondTrip, wrongPart }).filter(([, value]) => typeof value === 'number'))
-  return { ok: true, diagnosis: diagnose(catalogue, signaturesOf(catalogue), entries, { order, costs }) }
+  return { ok: true, diagnosis: diagnose(catalogue, signaturesOf(catalogue), entries, { order, costs: settings }) }
 }
 
 const isOrder = (order: unknown): order is CheckOrder => (orders as readonly unknown[]).includes(order)

@@ -1,27 +1,12 @@
-import { check, outOfBounds, type Parsed } from '@dewpoint/core/casebook'
+import { check, costsSchema, outOfBounds, type Costs, type Parsed } from '@dewpoint/core/casebook'
 import { number, object, string, type InferType } from 'yup'
 
-const money = (what: string) =>
-  number()
-    .typeError(`give ${what} as a number`)
-    .min(0, `${what} cannot be below nothing`)
-    .max(10_000, `${what} is over 10000: check it`)
-    .required(`give ${what}`)
-
 /** What things cost a firm, in its own money: what the next check is weighed by. */
-const firmCostsSchema = object({
-  hourlyRate: money('the hour on site'),
-  secondTrip: money('the second trip'),
-  wrongPart: money('the good part replaced'),
-})
-  .noUnknown()
-  .strict()
-
-export type FirmCosts = InferType<typeof firmCostsSchema>
+export type FirmCosts = Costs
 
 /** A firm's settings as they are sent: with the revision they were read in, so that nobody's change is undone unseen. */
 const firmSettingsSchema = object({
-  costs: firmCostsSchema.required(),
+  costs: costsSchema.required(),
   timeZone: string()
     .max(60)
     .test('zone', 'choose a time zone of the list', (zone) => zone === undefined || isTimeZone(zone))

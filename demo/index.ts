@@ -1,4 +1,5 @@
 import type { FirmSettings, NewCase } from '@dewpoint/contract'
+import { usualCosts } from '@dewpoint/core/diagnosis'
 import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 
 /** A case of the demo with its journal. */
@@ -12,7 +13,7 @@ const office = 'Bo Larkspur'
 const minute = 60_000
 
 /** What the invented firm has set. */
-export const demoFirm: FirmSettings = { costs: { hourlyRate: 60, secondTrip: 150, wrongPart: 300 }, timeZone: 'Europe/London', revision: 0 }
+export const demoFirm: FirmSettings = { costs: usualCosts, timeZone: 'Europe/London', revision: 0 }
 
 /**
  * The demo: Lantern Row Heating, a small invented firm in the invented harbour town of Merrowhaven, its

@@ -14,6 +14,7 @@ export {
   simulatedChecks,
   specOf,
   terminalWords,
+  timeCosts,
   usualCosts,
 } from './catalogue/index.ts'
 export {

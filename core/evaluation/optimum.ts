@@ -7,6 +7,7 @@ import {
   readJournal,
   beliefByResult,
   turningTo,
+  timeCosts,
   usualCosts,
   weighing,
   wrongActs,
@@ -148,7 +149,7 @@ export function byEngine(problem: SmallProblem): Expected {
       const bits = weighed.bits(table.check)
       return bits > 0.01 ? [{ check: table.check, bits, minutes: table.minutes, at }] : []
     })
-    const { best, acting, act, going } = aheadOf(weighed, problem.wrong, ranked, usualCosts.hourlyRate / 60)
+    const { best, acting, act, going } = aheadOf(weighed, problem.wrong, ranked, timeCosts(usualCosts, 1))
     if (best[0] && going < acting) {
       const { at } = best[0]
       const table = problem.checks[at]!

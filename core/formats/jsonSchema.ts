@@ -1,6 +1,6 @@
 import { convertSchema } from '@sodaru/yup-to-json-schema'
 import type { Schema } from 'yup'
-import { clockPattern, entrySchemaVersion, entryTypes, payloadSchemas, settingKinds } from '../casebook/index.ts'
+import { clockPattern, entrySchemaVersion, entryTypes, payloadSchemas, costKinds } from '../casebook/index.ts'
 import { modelFileSchema, parameterSchema, systemFileSchema } from './systemSchema.ts'
 
 type Json = Record<string, unknown>
@@ -24,7 +24,7 @@ export function caseFileJsonSchema(): Json {
         type: 'object',
         additionalProperties: false,
         properties: Object.fromEntries(
-          Object.entries(settingKinds).map(([name, { label, min, max }]) => [name, { type: 'number', minimum: min, maximum: max, description: label }]),
+          Object.entries(costKinds).map(([name, { label, min, max }]) => [name, { type: 'number', minimum: min, maximum: max, description: label }]),
         ),
       },
       entries: { type: 'array', items: { oneOf: entryTypes.map(entrySchema) } },

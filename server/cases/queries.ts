@@ -12,7 +12,7 @@ import {
   type PresentCase,
   type Site,
 } from '@dewpoint/contract'
-import { append, inOrder, sameContent, settingKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
+import { append, inOrder, sameContent, costKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
 import { containing, fromJson, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
 
@@ -252,7 +252,7 @@ function entryOf({
 
 /** What a case has set of what there is to set: older versions took anything. */
 function knownSettings(settings: CaseSettings): CaseSettings {
-  return Object.fromEntries(Object.entries(settings).filter(([name]) => Object.hasOwn(settingKinds, name)))
+  return Object.fromEntries(Object.entries(settings).filter(([name]) => Object.hasOwn(costKinds, name)))
 }
 
 function selectCases(database: Database) {

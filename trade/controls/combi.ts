@@ -1,35 +1,25 @@
 import { controls } from '../systems/parts/controls.ts'
 import { share, use } from '../systems/parts/define.ts'
+import { callOf, mains, programmer, thermostat, type Stretch } from './mains.ts'
 import { boilerSupply, core, device, programmerSupply, scheme, supply } from './build.ts'
 
 const timer = use(controls.timer, {}, { also: { alive: share('display and clock alive') } })
 
+const room = thermostat('heating', 'Room thermostat', 'room')
+const link: Stretch = {
+  devices: [],
+  conductors: [core('heatingCallCore', callOf('heating'), 'boiler.demand', 'switched', 'room', { astray: 'boiler.L', touches: 'boiler.N' })],
+  path: [],
+  volts: { heatingMotorVolts: [callOf('heating'), 'supply.N'] },
+}
+
 /** Timer and room thermostat in the place of the link wire, switching the mains. */
-export const combiMains = scheme({
+export const combiMains = mains({
   id: 'combi-mains',
   label: 'Timer and room thermostat, mains-switched',
   says: 'Where the link wire was, timer and room thermostat stand one after another: a live at the demand terminal calls for heating.',
-  devices: [
-    supply,
-    device('programmer', 'programmer', 'Timer', ['L', 'N', 'heatingOn']),
-    device('thermostat', 'roomStat', 'Room thermostat', ['common', 'call'], 'heating'),
-    device('boiler', 'boiler', 'Boiler', ['L', 'N', 'E', 'demand']),
-  ],
-  conductors: [
-    ...programmerSupply,
-    core('heatingOutputCore', 'programmer.heatingOn', 'roomStat.common', 'call', 'room', { astray: 'roomStat.call' }),
-    core('heatingCallCore', 'roomStat.call', 'boiler.demand', 'switched', 'room', { astray: 'boiler.L', touches: 'boiler.N' }),
-    ...boilerSupply,
-  ],
-  volts: {
-    supplyVolts: ['boiler.L', 'boiler.N'],
-    heatingTimerVolts: ['programmer.heatingOn', 'supply.N'],
-    heatingMotorVolts: ['roomStat.call', 'supply.N'],
-    heatCallVolts: ['boiler.demand', 'supply.N'],
-  },
-  positions: {},
-  paths: { heating: { terminals: ['programmer.L', 'programmer.heatingOn', 'roomStat.common', 'roomStat.call', 'boiler.demand'], against: 'supply.N' } },
-  callAbove: 100,
+  stretches: [programmer('Timer', ['heatingOn']), room, link],
+  circuits: { heating: [room, link] },
   components: [timer, controls.roomStat],
 })
 

@@ -1,4 +1,4 @@
-import type { Catalogue, Costs, Diagnosis, RemedyOption } from '../catalogue/index.ts'
+import { carrying, type Catalogue, comingBack, type Costs, type Diagnosis, type RemedyOption, timeCosts } from '../catalogue/index.ts'
 import { seldomAgain } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { faultProbabilities } from './partStates.ts'
@@ -13,14 +13,13 @@ export function remediesOf(
   catalogue: Catalogue,
   signatures: Signatures,
   shares: Float64Array,
-  { hourlyRate, secondTrip }: Costs,
+  costs: Costs,
   tried: ReadonlyMap<string, number>,
 ): RemedyOption[] {
   const faults = likeliestSet(signatures, shares).map((index) => catalogue.faults[index]!)
   const wanted = faults.map((fault) => fault.id)
   const fitting = new Set(faults.flatMap((fault) => fault.remedies))
-  // coming back costs the trip and about an hour
-  const expectedCost = (one: RemedyOption) => one.money + one.chanceOfReturn * (secondTrip + hourlyRate)
+  const expectedCost = (one: RemedyOption) => one.money + one.chanceOfReturn * comingBack(costs)
   return catalogue.remedies
     .filter((remedy) => fitting.has(remedy.id))
     .map((remedy) => {
@@ -36,7 +35,7 @@ export function remediesOf(
         label: remedy.label,
         mends: remedy.mends,
         minutes: remedy.minutes,
-        money: Math.round(remedy.partsCost + (remedy.minutes / 60) * hourlyRate),
+        money: Math.round(remedy.partsCost + timeCosts(costs, remedy.minutes)),
         chanceOfReturn: 1 - covered * remedy.works * (tried.has(remedy.id) ? seldomAgain : 1),
         parts: remedy.parts,
         seals: remedy.seals,
@@ -50,7 +49,7 @@ export function remediesOf(
     .sort((a, b) => Number(a.unfit !== null) - Number(b.unfit !== null) || expectedCost(a) - expectedCost(b))
 }
 
-/** Parts worth carrying: probability times the cost of a second trip exceeds the cost of carrying (assumed 2 and a twentieth of the price). */
+/** Parts worth carrying: probability times the cost of a second trip exceeds the cost of carrying. */
 export function carryOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array, { secondTrip }: Costs): Diagnosis['carry'] {
   const each = faultProbabilities(signatures, shares)
   const needed = new Map<string, { probability: number; cost: number }>()
@@ -64,7 +63,7 @@ export function carryOf(catalogue: Catalogue, signatures: Signatures, shares: Fl
   })
   return [...needed]
     .map(([part, { probability, cost }]) => ({ part, probability, cost }))
-    .filter(({ probability, cost }) => probability * secondTrip > 2 + cost / 20)
+    .filter(({ probability, cost }) => probability * secondTrip > carrying(cost))
     .sort((a, b) => b.probability - a.probability)
 }
 

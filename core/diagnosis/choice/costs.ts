@@ -1,4 +1,4 @@
-import type { Catalogue, Costs } from '../catalogue/index.ts'
+import { type Catalogue, comingBack, type Costs, timeCosts } from '../catalogue/index.ts'
 import { isRepaired, type JournalRead } from '../evidence/index.ts'
 import type { Weighing } from './information.ts'
 import { provingMinutes } from './proving.ts'
@@ -25,12 +25,11 @@ export function wrongActs(
   { mendings, tried, evidence }: Pick<JournalRead, 'mendings' | 'tried' | 'evidence'> = { mendings: [], tried: new Map(), evidence: [] },
 ): Float64Array {
   const remedies = new Map(catalogue.remedies.map((one) => [one.id, one]))
-  const perMinute = costs.hourlyRate / 60
   // once it was run, what does not run through is not left as it is, and leaving too early is another day
   const proofMade = evidence.some((one) => one.epoch === mendings.length && one.check.runsThrough !== undefined)
-  const anotherDay = costs.secondTrip + costs.hourlyRate
+  const anotherDay = comingBack(costs)
   return Float64Array.from(groups, ({ kind, remedies: wanted }) => {
-    if (kind === 'nothingWrong' && isRepaired({ mendings }) && !proofMade) return provingMinutes * perMinute
+    if (kind === 'nothingWrong' && isRepaired({ mendings }) && !proofMade) return timeCosts(costs, provingMinutes)
     // leaving, or sending for somebody else
     if (kind !== 'faults' || wanted.every((id) => (tried.get(id) ?? 0) >= 2)) return anotherDay
     let minutes = provingMinutes
@@ -40,7 +39,7 @@ export function wrongActs(
       minutes += remedy?.minutes ?? 30
       parts += remedy?.partsCost ?? 0
     }
-    const money = minutes * perMinute + parts
+    const money = timeCosts(costs, minutes) + parts
     return parts > 0 ? money + costs.wrongPart : money
   })
 }

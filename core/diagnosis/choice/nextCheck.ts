@@ -1,5 +1,5 @@
 import type { Belief } from '../belief/index.ts'
-import { type Access, type Catalogue, type Check, type CheckOrder, type Costs, usualCosts } from '../catalogue/index.ts'
+import { type Access, type Catalogue, type Check, type CheckOrder, type Costs, timeCosts, usualCosts } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { wrongActs } from './costs.ts'
@@ -77,7 +77,7 @@ export function rankChecks(
     if (bits > 0.01) ranked.push({ check, bits, minutes: check.minutes + accessLeft(journal, check.access) })
   }
   const { groups } = weighed
-  const { best, rest, acting, act, going } = aheadOf(weighed, wrong, ranked, costs.hourlyRate / 60, ahead ? lookedAhead : 0)
+  const { best, rest, acting, act, going } = aheadOf(weighed, wrong, ranked, timeCosts(costs, 1), ahead ? lookedAhead : 0)
   if (order === 'telling') return { checks: [...best, ...rest], acting, act: groups[act] ?? null, going, groups }
   const along = stageOrder(catalogue)
   const place = (one: RankedCheck) => along.get(`${one.check.concerns?.demand}.${one.check.concerns?.stage}`) ?? Infinity

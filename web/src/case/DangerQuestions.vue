@@ -17,7 +17,7 @@ function no(danger: string, question: string) {
 <template>
   <section class="questions" aria-label="Danger first">
     <div v-for="one in store.questions" :key="one.danger" class="question" role="alert">
-      <p>
+      <p class="asked">
         <v-icon icon="$stop" size="22" aria-hidden="true" />
         <strong>{{ one.question }}</strong>
         <span class="dim"> Written down: “{{ one.words }}”.</span>
@@ -44,6 +44,9 @@ function no(danger: string, question: string) {
 p {
   margin: 0;
   flex: 1 1 22rem;
+}
+.asked .v-icon {
+  margin-right: 8px;
 }
 strong {
   color: var(--stop);

@@ -17,7 +17,7 @@ function madeSafe() {
   <section class="stop" role="alert" aria-labelledby="stop-title">
     <p class="eyebrow">Stop · before anything else</p>
     <h1 id="stop-title"><v-icon icon="$stop" size="34" aria-hidden="true" /> {{ stop.label }}</h1>
-    <p class="because">
+    <p v-if="stop.because !== stop.label || stop.others.length > 0" class="because">
       {{ stop.because
       }}<template v-for="one in stop.others" :key="one.danger">
         · also <strong>{{ one.label }}</strong> ({{ one.because }})</template

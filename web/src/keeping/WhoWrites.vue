@@ -36,7 +36,7 @@ function write(name: string) {
 
 <template>
   <ModalSheet v-model="shown" label="who-title" :fixed="author === ''">
-    <h1 id="who-title">Who is writing?</h1>
+    <h1 id="who-title" tabindex="-1" autofocus>Who is writing?</h1>
     <p>Every entry carries the name of whoever made it. This device remembers it until you change it.</p>
     <ul v-if="people.length > 0" class="choices" aria-label="People here">
       <li v-for="name in people" :key="name">
@@ -53,6 +53,9 @@ function write(name: string) {
 </template>
 
 <style scoped>
+h1:focus {
+  outline: none;
+}
 h1 {
   font-size: 1.5rem;
   margin-bottom: 6px;

@@ -108,7 +108,7 @@ function pickRun(id: string) {
 <template>
   <section class="run" aria-labelledby="run-title">
     <h2 id="run-title" class="eyebrow">Run it</h2>
-    <form class="choices" @submit.prevent="run">
+    <form class="options" @submit.prevent="run">
       <PlainSelect :model-value="runId" :items="runs" label="What is asked" class="wide" @update:model-value="pickRun" />
       <v-autocomplete v-model="fault" :items="faults" label="With this wrong" placeholder="nothing" persistent-placeholder clearable class="wide" />
       <v-text-field v-model="minutes" label="Minutes" inputmode="decimal" :error-messages="lengthTrouble" class="narrow" />
@@ -184,7 +184,7 @@ function pickRun(id: string) {
   padding: 18px 24px 30px;
   min-width: 0;
 }
-.choices {
+.options {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;

@@ -6,6 +6,7 @@ import { dangers, speech } from '@dewpoint/trade/dangers'
 import { catalogues } from '@dewpoint/trade'
 import { computed, reactive, ref } from 'vue'
 import PlainSelect from '../../shared/PlainSelect.vue'
+import SayNow from './SayNow.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()
 /** the form stays as it is: what could not be written down is not lost */
@@ -15,12 +16,12 @@ const ordinary = computed(() => (catalogues[props.system]?.complaints ?? complai
 const danger = complaints.filter((one) => one.danger)
 const form = reactive({ what: '', pattern: 'always', where: 'all', since: '', words: '' })
 const missing = ref(false)
-/** said while the customer is still on the telephone, before anything is saved */
 const dangerOf = (id?: string) => dangers.find((one) => one.id === id)
 const heard = computed(() => hear(speech, form.words))
-const stop = computed(() => dangerOf(complaints.find((known) => known.id === form.what)?.danger) ?? dangerOf(heard.value.find((one) => one.sure)?.danger))
+const chosen = computed(() => dangerOf(complaints.find((known) => known.id === form.what)?.danger))
+const said = computed(() => dangerOf(heard.value.find((one) => one.sure)?.danger))
 /** what the words leave open: to be asked while the customer is still there */
-const questions = computed(() => (stop.value ? [] : heard.value.flatMap((one) => dangerOf(one.danger)?.ask ?? [])))
+const questions = computed(() => (chosen.value || said.value ? [] : heard.value.flatMap((one) => dangerOf(one.danger)?.ask ?? [])))
 
 const patterns = [
   { value: 'always', title: 'always' },
@@ -50,26 +51,16 @@ function submit() {
   <form class="complaint" @submit.prevent="submit">
     <fieldset>
       <legend class="eyebrow">Danger first</legend>
-      <div class="choices">
+      <div class="options">
         <label v-for="one in danger" :key="one.id" class="choice danger"
           ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
         >
       </div>
     </fieldset>
-    <div v-if="stop" class="stop" role="alert">
-      <p>
-        <strong>{{ stop.label }}: say now</strong>
-      </p>
-      <ol>
-        <li v-for="line in stop.say" :key="line">{{ line }}</li>
-      </ol>
-    </div>
-    <p v-for="question in questions" :key="question" class="missing" role="alert">
-      Ask now: <strong>{{ question }}</strong>
-    </p>
+    <SayNow v-if="chosen" :danger="chosen" />
     <fieldset>
       <legend class="eyebrow">What is wrong</legend>
-      <div class="choices">
+      <div class="options">
         <label v-for="one in ordinary" :key="one.id" class="choice"
           ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
         >
@@ -82,6 +73,11 @@ function submit() {
       <v-text-field v-model="form.since" label="Since when" maxlength="120" />
     </div>
     <v-textarea v-model="form.words" label="In the customer’s words" maxlength="1000" />
+    <!-- beside the words it was heard in: on a telephone what stands above is out of sight -->
+    <SayNow v-if="!chosen && said" :danger="said" />
+    <p v-for="question in questions" :key="question" class="missing" role="alert">
+      Ask now: <strong>{{ question }}</strong>
+    </p>
     <v-btn type="submit" color="primary" variant="flat" :loading="props.busy">{{ props.action }}</v-btn>
   </form>
 </template>
@@ -99,7 +95,7 @@ fieldset {
 legend {
   padding: 0 0 8px;
 }
-.choices {
+.options {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
@@ -138,19 +134,6 @@ legend {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 12px;
-}
-.stop {
-  border-left: 6px solid var(--stop);
-  padding-left: 16px;
-  font-size: 1.125rem;
-}
-.stop p {
-  margin: 0;
-  color: var(--stop);
-}
-.stop ol {
-  margin: 4px 0 0;
-  padding-left: 1.3em;
 }
 .missing {
   color: var(--stop);
