@@ -8,6 +8,7 @@ import { costOfActing, costToGo, mutualInformation } from './choice/index.ts'
 import { readJournal } from './evidence/index.ts'
 import { type Signatures, plantsOf } from './signatures/index.ts'
 import fc from 'fast-check'
+import { outcomeOf, smallCatalogue, smallCheck } from './testCatalogue.ts'
 
 /** A catalogue of outcome checks, each with what every set of faults shows. */
 function built(odds: number[], shows: (check: number, set: readonly number[], draw: number) => number, checks: number, confusion: number, draws: number) {
@@ -20,32 +21,11 @@ function built(odds: number[], shows: (check: number, set: readonly number[], dr
     per1000,
     remedies: [],
   }))
-  const catalogue = {
-    system: { components: [], sequence: {} },
-    faults,
+  const catalogue = smallCatalogue({
+    faults: faults as Catalogue['faults'],
     parts: faults.map(({ part }) => ({ id: part, label: part })),
-    checks: Array.from({ length: checks }, (_unused, index) => ({
-      id: `seen${index}`,
-      label: `seen ${index}`,
-      kind: 'look',
-      situation: { demand: 'none' },
-      result: {
-        kind: 'outcome',
-        outcomes: ['a', 'b'].map((id) => ({ id, label: id })),
-        decide: { rules: [], otherwise: 'a' },
-        confusion,
-      },
-    })),
-    remedies: [],
-    instruments: [],
-    complaints: [],
-    dangers: [],
-    speech: { families: {}, signs: [], listed: [] },
-    facts: [],
-    actions: [],
-    prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 1, noDemandPatches: [{}] },
-    inseparable: [],
-  } as unknown as Catalogue
+    checks: Array.from({ length: checks }, (_unused, index) => smallCheck(`seen${index}`, outcomeOf(['a', 'b'], confusion))),
+  })
   const sets: number[][] = [[], ...odds.map((_odd, a) => [a])]
   for (let a = 0; a < odds.length; a++) for (let b = a + 1; b < odds.length; b++) sets.push([a, b])
   const first = plantsOf(sets, draws, draws)

@@ -3,6 +3,7 @@ import { scriptedJournal } from '../../casebook/index.ts'
 import { believe } from '../belief/index.ts'
 import type { Catalogue } from '../catalogue/index.ts'
 import { readJournal } from '../evidence/index.ts'
+import { outcomeOf, smallCatalogue, smallCheck } from '../testCatalogue.ts'
 import { type Signatures, plantsOf } from '../signatures/index.ts'
 import fc from 'fast-check'
 
@@ -34,47 +35,14 @@ function built({ odds, withouts, withs, outcome, confusion }: World): { catalogu
     cues: { cue0: withs[0]![index]!, cue1: withs[1]![index]! },
     remedies: [],
   }))
-  const check = { label: '', situation: { demand: 'none' as const }, minutes: 1, access: 'none' as const, how: [] }
-  const catalogue: Catalogue = {
-    system: {
-      id: 'small',
-      label: '',
-      layout: { burner: 'premix', air: 'tacho', hotWater: 'none', ways: 'direct', waterProof: 'none' },
-      gas: 'naturalGas',
-      components: [],
-      sequence: {},
-      autonomous: [],
-      powerUp: null,
-      overrun: {},
-      statuses: [],
-      codes: [],
-      dripPositions: [],
-      thermistor: { r0: 1, t0: 25, beta: 1 },
-    },
-    runs: [],
-    stories: [],
-    parts: [],
+  const catalogue = smallCatalogue({
     faults,
     checks: [
-      { ...check, id: 'cue0', kind: 'look', result: { kind: 'cue', without: withouts[0]! } },
-      { ...check, id: 'cue1', kind: 'look', result: { kind: 'cue', without: withouts[1]! } },
-      {
-        ...check,
-        id: 'seen',
-        kind: 'look',
-        result: { kind: 'outcome', outcomes: ['a', 'b', 'c'].map((id) => ({ id, label: id })), decide: { rules: [], otherwise: 'a' }, confusion },
-      },
+      smallCheck('cue0', { kind: 'cue', without: withouts[0]! }),
+      smallCheck('cue1', { kind: 'cue', without: withouts[1]! }),
+      smallCheck('seen', outcomeOf(['a', 'b', 'c'], confusion)),
     ],
-    remedies: [],
-    instruments: [],
-    complaints: [],
-    dangers: [],
-    speech: { families: {}, signs: [], listed: [] },
-    facts: [],
-    actions: [],
-    prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 1, noDemandPatches: [{}] },
-    inseparable: [],
-  }
+  })
   const sets: number[][] = [[], ...odds.map((_odd, a) => [a])]
   for (let a = 0; a < odds.length; a++) for (let b = a + 1; b < odds.length; b++) sets.push([a, b])
   const values = Float32Array.from({ length: (sets.length + 1) * draws }, (_unused, index) => outcome[index % outcome.length]!)
