@@ -1,25 +1,11 @@
 // Builds what runs: signatures, the web application and the server bundle. Skips what is up to date.
-import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { modelHash } from './modelHash.mjs'
 import { ensurePackages } from './prepare.mjs'
 import { Advice, bin, command, run, say } from './run.mjs'
 import { root, unlessFresh } from './stamp.mjs'
-
-/** What the shipped signatures depend on besides the catalogue: the simulation, whatever its comments and layout. */
-async function modelHash() {
-  const { build: bundle } = await import('esbuild')
-  const { outputFiles } = await bundle({
-    entryPoints: [join(root, 'core/diagnosis/signatures/simulateRows.ts')],
-    bundle: true,
-    minify: true,
-    format: 'esm',
-    platform: 'node',
-    write: false,
-  })
-  return createHash('sha256').update(outputFiles[0].contents).digest('hex').slice(0, 24)
-}
 
 /**
  * Signatures are shipped with the source. Those that are stale are simulated again, which takes minutes; on CI they are refused instead,
@@ -28,7 +14,7 @@ async function modelHash() {
 export async function ensureSignatures() {
   await unlessFresh('signatures', ['core', 'trade', 'cli/signatures.ts'], 'trade/signatures', async () => {
     const file = join(root, 'trade/signatures/model.txt')
-    const now = await modelHash()
+    const now = await modelHash(join(root, 'core/diagnosis/signatures/simulateRows.ts'))
     const sameModel = existsSync(file) && readFileSync(file, 'utf8').trim() === now
     const stale = sameModel ? (await run(bin('tsx'), ['cli/signatures.ts', '--stale'])).trim() : 'every system'
     if (stale === '') return

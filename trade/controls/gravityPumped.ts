@@ -7,6 +7,7 @@ const cylinder = thermostat('hotWater', 'Cylinder thermostat', 'cylinder')
 const valve: Stretch = {
   devices: [device('changeoverValve', 'hotWaterValve', 'Hot-water valve', ['motor', 'N', 'E', 'live', 'rest', 'switched'], 'hotWater')],
   conductors: [
+    core('pumpCore', callOf('heating'), 'pump.L', 'call', 'room pump', { touches: 'pump.N' }),
     core('whiteCore', callOf('heating'), 'hotWaterValve.rest', 'heatingOn', 'room hotWaterValve', { astray: 'hotWaterValve.live' }),
     core('hotWaterMotorCore', callOf('hotWater'), 'hotWaterValve.motor', 'motor', 'cylinder hotWaterValve', {
       astray: 'hotWaterValve.rest',
@@ -21,7 +22,7 @@ const valve: Stretch = {
 }
 const pump: Stretch = {
   devices: [device('pump', 'pump', 'Pump', ['L', 'N', 'E'])],
-  conductors: [core('pumpCore', callOf('heating'), 'pump.L', 'call', 'room pump', { touches: 'pump.N' }), ...neutralAndEarth('pump', 'pump', 'pump')],
+  conductors: neutralAndEarth('pump', 'pump', 'pump'),
   path: ['pump.L', 'hotWaterValve.rest', 'hotWaterValve.switched'],
   volts: { heatingMotorVolts: [callOf('heating'), 'supply.N'], pumpVolts: ['pump.L', 'pump.N'] },
 }

@@ -1,0 +1,1 @@
+export function modelHash(entry: string): Promise<string>

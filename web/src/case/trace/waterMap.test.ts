@@ -1,0 +1,42 @@
+import type { PartState } from '@dewpoint/core/diagnosis'
+import { stockCatalogues } from '@dewpoint/trade'
+import { describe, expect, it } from 'vitest'
+import { percent } from './colours.ts'
+import { waterMap } from './waterMap.ts'
+
+const part = (id: string, state: PartState['state'], of?: string): PartState => ({ id, label: id, probability: 0.1, state, provenBy: [], ...(of && { of }) })
+const place = (id: string, parts: PartState[]) => waterMap(parts).places.find((one) => one.id === id)
+
+describe('the water map', () => {
+  it('is bad where any part of a place is, good only where all are', () => {
+    const motor = (state: PartState['state']) => part('diverterMotor', state, 'diverter')
+    const cartridge = (state: PartState['state']) => part('diverterCartridge', state, 'diverter')
+    expect(place('diverter', [motor('good'), cartridge('good')])).toMatchObject({ state: 'good', says: 'proven good' })
+    expect(place('diverter', [motor('good'), cartridge('untested')])).toMatchObject({ state: 'untested', says: 'not proved' })
+    expect(place('diverter', [motor('bad'), cartridge('good')])).toMatchObject({ state: 'bad', says: 'diverterMotor' })
+  })
+
+  it('leaves out what a boiler does not have', () => {
+    expect(waterMap([part('pump', 'untested')]).places.map((one) => one.id)).toEqual(['pump'])
+    expect(waterMap([]).places).toEqual([])
+  })
+
+  it('takes no part for another because it begins alike', () => {
+    // a cylinder’s thermostat is not on the water’s way, nor the pump’s core
+    expect(place('cylinder', [part('cylinderStat', 'bad')])).toBeUndefined()
+    expect(place('pump', [part('pumpCore', 'bad')])).toBeUndefined()
+    expect(place('vessel', [part('vesselCharge', 'bad', 'vessel')])).toMatchObject({ state: 'bad' })
+  })
+
+  it('has a place for the vessel, the pump and the exchanger of every boiler that has them', () => {
+    for (const { system, parts } of Object.values(stockCatalogues)) {
+      const things = new Set(parts.map((one) => one.of ?? one.id))
+      const shown = waterMap(parts.map((one) => ({ ...one, probability: 0, state: 'untested' as const, provenBy: [] }))).places.map((one) => one.id)
+      for (const id of ['exchanger', 'pump', 'vessel']) if (things.has(id)) expect(shown, system.id).toContain(id)
+    }
+  })
+})
+
+it('a share never claims certainty', () => {
+  expect([0, 0.004, 0.005, 0.994, 0.996, 1].map(percent)).toEqual(['<1%', '<1%', '1%', '99%', '>99%', '>99%'])
+})
