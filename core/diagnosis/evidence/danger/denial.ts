@@ -74,7 +74,7 @@ export function certaintyOf({ words, asks }: Sentence, from: number, to: number,
   const next = words.slice(to + 1, to + 5)
   const end = next.findIndex((one) => turns.has(one.text) || one.pause)
   const told = (end < 0 ? next : next.slice(0, Math.max(end, next[0]?.pause ? 2 : 0))).map((one) => one.text).join(' ')
-  if (/^(is |are |was |were |has been |have been )?(none|no|nil|negative|never|absent|nowhere|not (present|there|detected|found|seen))$/.test(told))
+  if (/^(is |are |was |were |has been |have been )?(no$|(none(?! of)|nil|negative|absent|nowhere|not (present|there|detected|found|seen))\b)/.test(told))
     return 'denied'
   if (/^(is |are |was |were |has been )?ruled out\b/.test(told)) return 'denied'
   if (/\b(gone|cleared|stopped|disappeared|repaired|fixed|cured)\b/.test(told) && !/\bnot\b/.test(told)) open = true
