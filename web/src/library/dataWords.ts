@@ -1,4 +1,3 @@
-import { formatNumber } from '@dewpoint/core/quantity'
 import {
   parametersOf,
   signals,
@@ -13,15 +12,18 @@ import {
 import { signalWords } from './signalGroups.ts'
 import { inSentence } from '../shared/words.ts'
 
+/** Three figures, without noughts that say nothing: nobody tries 2.00 more times. */
+const plain = (value: number) => String(Number(value.toPrecision(3)))
+
 /** A system’s data in words an engineer reads: thresholds, proofs, actions, failures. */
 export function wordsOf(system: BoilerSystem) {
   const parameters = new Map(parametersOf(system))
   const number = (threshold: Threshold | undefined): string => {
     if (threshold === undefined) return ''
-    if (typeof threshold === 'number') return formatNumber(threshold)
+    if (typeof threshold === 'number') return plain(threshold)
     const { of, plus } = typeof threshold === 'string' ? { of: threshold, plus: 0 } : threshold
     const value = parameters.get(of)?.value
-    return value === undefined ? of : formatNumber(value + plus)
+    return value === undefined ? of : plain(value + plus)
   }
   const flagWords: Partial<Record<Condition['signal'], [on: string, off: string]>> = {
     overheatOpen: ['overheat device open', 'overheat device made'],
