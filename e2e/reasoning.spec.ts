@@ -88,7 +88,7 @@ test('what things cost is kept, and refused where it cannot be', async ({ app, p
   await expect(hour).not.toHaveValue('')
   await hour.fill('-5')
   await page.getByRole('button', { name: 'Save settings' }).press('Enter')
-  await expect(page.getByText('cannot be below nothing')).toBeVisible()
+  await expect(page.getByText('Give a number from 0 to 10000.')).toBeVisible()
   await hour.fill('64')
   await page.getByRole('button', { name: 'Save settings' }).press('Enter')
   await expect(page.getByRole('status')).toContainText('Saved')

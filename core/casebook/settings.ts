@@ -15,24 +15,27 @@ export type Costs = Record<keyof typeof costKinds, number>
 /** What may be set for one case instead of for the whole firm. */
 export type CaseSettings = Partial<Costs>
 
-const kind = (name: keyof Costs) => {
-  const { label, min, max } = costKinds[name]
-  const message = `\${path} must be a number from ${min} to ${max} (${label})`
+const within = (name: keyof Costs, message: string) => {
+  const { min, max } = costKinds[name]
   return number().typeError(message).min(min, message).max(max, message)
 }
-const costs = { hourlyRate: kind('hourlyRate'), secondTrip: kind('secondTrip'), wrongPart: kind('wrongPart') }
+const ofCase = (name: keyof Costs) => {
+  const { label, min, max } = costKinds[name]
+  return within(name, `\${path} must be a number from ${min} to ${max} (${label})`)
+}
+const ofFirm = (name: keyof Costs) => {
+  const { min, max } = costKinds[name]
+  const message = `Give a number from ${min} to ${max}.`
+  return within(name, message).required(message)
+}
 
-/** All of what things cost, each named and within its range. */
-export const costsSchema = object({
-  hourlyRate: costs.hourlyRate.required(),
-  secondTrip: costs.secondTrip.required(),
-  wrongPart: costs.wrongPart.required(),
-})
+/** All of what things cost, each within its range. */
+export const costsSchema = object({ hourlyRate: ofFirm('hourlyRate'), secondTrip: ofFirm('secondTrip'), wrongPart: ofFirm('wrongPart') })
   .noUnknown()
   .strict()
 
 /** The settings of a case: known names only, each within its range. */
-export const caseSettingsSchema = object(costs)
+export const caseSettingsSchema = object({ hourlyRate: ofCase('hourlyRate'), secondTrip: ofCase('secondTrip'), wrongPart: ofCase('wrongPart') })
   .default({})
   .noUnknown(({ unknown }) => `settings.${String(unknown).slice(0, 60)} is unknown; known: ${Object.keys(costKinds).join(', ')}`)
   .strict()
