@@ -122,6 +122,16 @@ describe('an improvement', () => {
     expect([mark(await shelf.of(a)), mark(await shelf.of(d))]).toEqual(['nominal premix-combi', 'nominal coil-combi'])
   })
 
+  it('that fails leaves what was there', async () => {
+    const { shelf } = shelfOf(() => Promise.resolve(marked('shipped')))
+    await shelf.of(a)
+    const failed = shelf.improve(a, () => {
+      throw new RangeError('a pair of another catalogue')
+    })
+    await expect(failed).rejects.toThrow('another catalogue')
+    expect(mark(await shelf.of(a))).toBe('shipped')
+  })
+
   it('does not take another catalogue of the same name for its own', async () => {
     const { shelf } = shelfOf(({ system }) => Promise.resolve(marked(system.id)))
     await shelf.of(a)

@@ -77,8 +77,10 @@ export function signatureShelf({ shipped, nominal, full, withKept, rest }: Sourc
   async function improve(catalogue: Catalogue, change: (known: Signatures) => Signatures): Promise<void> {
     const place = places.get(keyOf(catalogue))
     if (!place?.full) return
-    const changed = place.signatures.then(change)
-    place.signatures = changed
+    const before = place.signatures
+    const changed = before.then(change)
+    // what cannot be bettered stays as it was
+    place.signatures = changed.catch(() => before)
     await changed
   }
 

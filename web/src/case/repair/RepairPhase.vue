@@ -38,7 +38,7 @@ function condemn() {
     kind: 'condemned',
     part: verdict.value.part,
     fault: verdict.value.modes[0]!.fault,
-    reason: reason.value.trim() || `${percent(verdict.value.probability)}.`,
+    reason: reason.value.trim() || `The verdict stood at ${percent(verdict.value.probability)}.`,
     shown: {
       catalogue: `${store.catalogue!.system.id} ${catalogueHash(store.catalogue!)}`,
       belief: store.diagnosis.suspects.slice(0, 300).map(({ faults, probability }) => ({ faults, probability })),

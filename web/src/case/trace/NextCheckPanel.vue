@@ -62,7 +62,7 @@ function asLastShown(id: string): NextCheck | undefined {
 /** the check shown has just been answered, and what comes after it is being worked out: nothing is shown that could be taken for the next */
 const turning = computed(() => {
   const latest = store.live.at(-1)
-  return !store.workedOut && !store.picked && !held.value && latest?.type === 'reading' && latest.payload.check === next.value?.check
+  return !store.workedOut && !store.thoughtTrouble && !store.picked && !held.value && latest?.type === 'reading' && latest.payload.check === next.value?.check
 })
 /** what to expect of the check shown is still being worked out */
 const awaited = computed(() => store.thinking && next.value?.expected.length === 0)
