@@ -125,12 +125,12 @@ const questions: CheckRow[] = [
   ),
   check(
     'ask.locksOut',
-    'Does it stop with a code?',
+    'Does it lock out with a fault code?',
     none,
     {
       kind: 'outcome',
       outcomes: [
-        { id: 'yes', label: 'yes, it stops' },
+        { id: 'yes', label: 'yes, it locks out' },
         { id: 'no', label: 'no code' },
       ],
       decide: {

@@ -241,7 +241,8 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 8px 12px;
   margin-bottom: 12px;
 }
 h1 {
