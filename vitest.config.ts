@@ -2,8 +2,8 @@ import { defineConfig } from 'vitest/config'
 
 const unit = ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts']
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
-/** minutes of simulation and reasoning that no clock enters: lint keeps local time out of core and trade, so one zone is enough for them */
-const sums = ['cli/commands.test.ts', 'trade/trials/**/*.test.ts']
+/** where moments and days are read, written or shown: everywhere else lint keeps local time out, so one zone is enough */
+const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web'].map((folder) => `${folder}/**/*.test.ts`)
 
 export default defineConfig({
   test: {
@@ -23,8 +23,8 @@ export default defineConfig({
       {
         test: {
           name: 'unit-elsewhere',
-          include: unit,
-          exclude: [...notUnit, ...sums],
+          include: [...timed, 'tools/timeZone.test.ts'],
+          exclude: notUnit,
           // ahead of everybody: it is tomorrow there
           env: { TZ: 'Pacific/Kiritimati' },
           setupFiles: ['tools/fixedSeed.ts'],
