@@ -1,5 +1,6 @@
 import type { BoilerSystem } from '../system/index.ts'
-import type { Catalogue, Check, NumberResult, OutcomeResult } from './catalogue/index.ts'
+import { simulatedChecks, type Catalogue, type Check, type Fault, type NumberResult, type OutcomeResult, type Remedy } from './catalogue/index.ts'
+import { assembleSignatures, drawCount, noExceptions, type Signatures } from './signatures/index.ts'
 
 /** The least a boiler can be, for tests that need a catalogue and no plant. */
 const smallest: BoilerSystem = {
@@ -71,3 +72,35 @@ export const outcomeOf = (outcomes: string[], confusion = 0.1): OutcomeResult =>
   decide: { rules: [], otherwise: outcomes[0]! },
   confusion,
 })
+
+/** A fault that calls for one remedy of its own. */
+export const smallFault = (id: string, own: Partial<Fault> = {}): Fault => ({
+  id,
+  part: id,
+  label: id,
+  kind: 'failure',
+  patch: {},
+  per1000: 20,
+  remedies: [`mend ${id}`],
+  ...own,
+})
+
+/** A remedy of so many minutes and so much money for parts. */
+export const smallRemedy = (id: string, mends: string[], minutes = 30, partsCost = 0): Remedy => ({
+  ...{ id, label: id, mends, works: 0.95, minutes, partsCost, parts: partsCost > 0 ? [`part of ${id}`] : [], seals: [], steps: [], cautions: [] },
+  access: 'none',
+  skill: 'anyone',
+})
+
+/**
+ * Signatures of a small catalogue: what every check that is no sign reads under nothing wrong, each single fault, and no demand, the same in every draw.
+ */
+export function smallSignatures(catalogue: Catalogue, reads: Record<string, readonly number[]>): Signatures {
+  const checks = simulatedChecks(catalogue)
+  const rows = catalogue.faults.length + 2
+  const singles = new Float32Array(rows * drawCount * checks.length)
+  for (let row = 0; row < rows; row++)
+    for (let draw = 0; draw < drawCount; draw++)
+      checks.forEach((check, column) => (singles[(row * drawCount + draw) * checks.length + column] = reads[check.id]![row] ?? reads[check.id]![0]!))
+  return assembleSignatures(catalogue, singles, noExceptions)
+}

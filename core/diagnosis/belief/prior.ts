@@ -88,7 +88,8 @@ export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], backgro
   // sets of three and more, and pairs where not all of them have a row, as if all were unrelated
   const every = odds.reduce((product, one) => product * (1 + one), 1) - 1 - sumOf(odds) - pairSum(odds)
   const missing = 1 - pairs / Math.max((odds.length * (odds.length - 1)) / 2, 1)
-  const left = coincidence ** 2 * every + coincidence * pairSum(odds) * missing
+  // differences of large sums may end a rounding below nothing
+  const left = Math.max(coincidence ** 2 * every + coincidence * pairSum(odds) * missing, 0)
   return { probabilities: weights.map((weight) => weight / total), unexamined: left / (total + left) }
 }
 
