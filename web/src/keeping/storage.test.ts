@@ -1,0 +1,81 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type * as authorModule from './author.ts'
+import type * as identityModule from './identity.ts'
+import type * as storageModule from './storage.ts'
+
+let storage: typeof storageModule
+beforeEach(async () => {
+  localStorage.clear()
+  vi.resetModules()
+  storage = await import('./storage.ts')
+})
+afterEach(() => vi.unstubAllGlobals())
+
+const shut = (message: string) =>
+  vi.stubGlobal('localStorage', {
+    getItem: () => {
+      throw new Error(message)
+    },
+    setItem: () => {
+      throw new Error(message)
+    },
+  })
+
+describe('the browser’s small store', () => {
+  it('gives back what was kept, and nothing for what was not', () => {
+    expect(storage.remember('a', 'x')).toBe(true)
+    expect([storage.recall('a'), storage.recall('b'), localStorage.getItem('a')]).toEqual(['x', null, 'x'])
+  })
+
+  it('shut or full, a choice lasts as long as the page, and that is said', () => {
+    shut('QuotaExceededError')
+    expect(storage.remember('a', 'x')).toBe(false)
+    expect([storage.recall('a'), storage.recall('b')]).toEqual(['x', null])
+  })
+
+  it('that works again holds the latest', () => {
+    shut('full')
+    storage.remember('a', 'first')
+    vi.unstubAllGlobals()
+    expect(storage.remember('a', 'second')).toBe(true)
+    expect([storage.recall('a'), localStorage.getItem('a')]).toEqual(['second', 'second'])
+  })
+})
+
+describe('this device', () => {
+  const identity = async () => {
+    vi.resetModules()
+    return ((await import('./identity.ts')) as typeof identityModule).deviceId
+  }
+
+  it('is the same one after a reload', async () => {
+    const id = await identity()
+    expect(id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7/)
+    expect(await identity()).toBe(id)
+  })
+
+  it('whose name was lost or spoilt is a new one', async () => {
+    const id = await identity()
+    for (const spoilt of ['', 'me', id.replace('-7', '-4'), id.toUpperCase()]) {
+      localStorage.setItem('dewpoint.device', spoilt)
+      expect(await identity()).not.toBe(spoilt)
+    }
+  })
+})
+
+describe('who writes here', () => {
+  const known = async () => {
+    vi.resetModules()
+    return ((await import('./author.ts')) as typeof authorModule).author
+  }
+
+  it('is nobody until somebody has said so', async () => expect((await known()).value).toBe(''))
+
+  it('is remembered', async () => {
+    const author = await known()
+    author.value = 'Wren Tallow'
+    await vi.waitFor(() => expect(localStorage.getItem('dewpoint.author')).toBe('Wren Tallow'))
+    expect((await known()).value).toBe('Wren Tallow')
+  })
+})
