@@ -22,7 +22,16 @@ import {
   verdictOf,
 } from './account/index.ts'
 import { faultOdds, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
-import { usualCosts, type Catalogue, type DiagnoseOptions, type Diagnosis, type NextCheck, type Stop, type Suspect } from './catalogue/index.ts'
+import {
+  usualCosts,
+  type Catalogue,
+  type DangerQuestion,
+  type DiagnoseOptions,
+  type Diagnosis,
+  type NextCheck,
+  type Stop,
+  type Suspect,
+} from './catalogue/index.ts'
 import { accessLeft, hangsOn, rankChecks, type Ranking } from './choice/index.ts'
 import { answered, dangersIn, readJournal, type JournalRead } from './evidence/index.ts'
 import type { Signatures } from './signatures/index.ts'
@@ -44,7 +53,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
 
   // evidence: danger comes before everything
   const { stop, questions } = dangersIn(catalogue, entries)
-  if (stop) return stopped(catalogue, entries, stop, order)
+  if (stop) return stopped(catalogue, entries, stop, questions, order)
 
   // belief
   const weighed = weighJournal(catalogue, known, entries, experience)
@@ -104,12 +113,12 @@ function told(entries: readonly Entry[], journal: JournalRead): Pick<Diagnosis, 
 }
 
 /** Nothing is worked out while something dangerous stands. */
-function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, order: string): Diagnosis {
+function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, questions: DangerQuestion[], order: string): Diagnosis {
   const journal = readJournal(catalogue, entries)
   return {
     ...told(entries, journal),
     stop,
-    questions: [],
+    questions,
     verdict: null,
     suspects: [],
     faults: {},

@@ -42,6 +42,8 @@ describe('each place a sign is found is judged by itself', () => {
     ['no doubt it is gas I smell', 'gasSmell'],
     ['smell of gas? Yes', 'gasSmell'],
     ['no pressure and steam at the tundish', 'overheated'],
+    ['the boiler case is scorched', 'scorching'],
+    ['the case gives me a shock', 'shock'],
     ['Not the smoke alarm, the CO alarm is sounding', 'coAlarm'],
   ])('“%s” stops', (words, danger) => expect(heard(words)).toContain(danger))
 

@@ -109,6 +109,12 @@ describe('made safe', () => {
     expect(stops(complain('gasSmell'), madeSafe(), entry('finding', { what: 'smell of gas again' }))).toEqual(['gasSmell'])
   })
 
+  it('leaves what somebody is still to be asked about: another danger is not made safe with it', () => {
+    const both = entry('complaint', { what: 'noHotWater', words: 'Smell of gas. I have a headache' })
+    expect([stops(both), asks(both)]).toEqual([['gasSmell'], ['coAlarm']])
+    expect([stops(both, madeSafe()), asks(both, madeSafe())]).toEqual([[], ['coAlarm']])
+  })
+
   it('undone leaves it as it was', () => {
     expect(stops(complain('gasSmell'), entry('action', { action: 'madeSafe', undone: true }))).toEqual(['gasSmell'])
   })

@@ -25,11 +25,11 @@ const asserts = [/^no (doubt|question|way out)/, /^not (only|just|merely)/]
 /** "not sure", "do not know": these leave it open */
 const leavesOpen = [
   /^not (sure|certain|know|tell|say|clear|remember)/,
-  /^(maybe|perhaps|possibly|might|wonder|unsure|whether)/,
+  /^(maybe|perhaps|possibly|might|wonder|unsure|whether|in case)/,
   /^(check|checked|checking|test|tested|testing|look|looked|looking|sniffed|searched) for/,
 ]
 /** what stands before it makes it a supposition */
-const supposes = set('if should unless whether case')
+const supposes = set('if should unless whether')
 /** what people miss: "no hot water" says all that its "no" has to say */
 const missed = /^(no|not any|without) (more |proper |central |mains |warm |hot |any )*(water|heating|heat|power|pressure|display|flow|luck|joy|idea)\b/
 /** how far a denial reaches, words */

@@ -70,6 +70,8 @@ describe('how far something said is to be taken', () => {
     'not only noise, SMOKE',
     'no heating because of SMOKE',
     'SMOKE, none of us knows why',
+    'the case is hot, SMOKE',
+    'case open and SMOKE',
   ])('“%s”: said', (text) => expect(of(text)).toBe('said'))
 
   it.each([
@@ -90,6 +92,7 @@ describe('how far something said is to be taken', () => {
     'not sure if it is SMOKE',
     'maybe SMOKE',
     'if there is SMOKE call',
+    'in case of SMOKE call',
     'checked for SMOKE',
     'I wonder whether that is SMOKE',
     'no steam and SMOKE',

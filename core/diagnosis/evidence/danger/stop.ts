@@ -24,8 +24,8 @@ export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { st
   for (const entry of standing(entries)) {
     const act = entry.type === 'action' ? catalogue.actions.find((one) => one.id === entry.payload.action) : undefined
     if (entry.type === 'action' && act?.makesSafe) {
-      // how it was made safe may name what was dangerous
-      if (!entry.payload.undone) [stops, questions] = [[], []]
+      // how it was made safe may name what was dangerous; what somebody is still to be asked about is another danger, and stays
+      if (!entry.payload.undone) stops = []
       continue
     }
     if (entry.type === 'action' && act?.rulesOut) {
