@@ -1,9 +1,12 @@
 import { defineConfig } from 'vitest/config'
 
-const unit = ['{core,trade,contract,cli,demo,tools,web}/**/*.test.ts']
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
 /** where moments and days are read, written or shown: everywhere else lint keeps local time out, so one zone is enough */
-const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web'].map((folder) => `${folder}/**/*.test.ts`)
+const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web/src/{case,keeping,shared,sites,today}'].map(
+  (folder) => `${folder}/**/*.test.ts`,
+)
+/** half an hour off, and behind: what took its own zone for UTC shows */
+const behind = { TZ: 'America/St_Johns' }
 
 export default defineConfig({
   test: {
@@ -11,13 +14,24 @@ export default defineConfig({
     projects: [
       {
         test: {
-          name: 'unit',
-          include: unit,
+          name: 'pure',
+          include: ['{core,trade,contract,cli,demo}/**/*.test.ts'],
           exclude: notUnit,
-          // half an hour off, and behind: what took its own zone for UTC shows
-          env: { TZ: 'America/St_Johns' },
+          // what is pure keeps nothing from one file to the next but what it has worked out
+          isolate: false,
+          env: behind,
           setupFiles: ['tools/fixedSeed.ts'],
-          testTimeout: 60_000,
+          testTimeout: 180_000,
+        },
+      },
+      {
+        test: {
+          name: 'unit',
+          include: ['{tools,web}/**/*.test.ts'],
+          exclude: notUnit,
+          env: behind,
+          setupFiles: ['tools/fixedSeed.ts'],
+          testTimeout: 180_000,
         },
       },
       {
@@ -28,7 +42,7 @@ export default defineConfig({
           // ahead of everybody: it is tomorrow there
           env: { TZ: 'Pacific/Kiritimati' },
           setupFiles: ['tools/fixedSeed.ts'],
-          testTimeout: 60_000,
+          testTimeout: 180_000,
         },
       },
       {
@@ -37,7 +51,7 @@ export default defineConfig({
           include: ['server/**/*.test.ts', 'tools/{database,soak}/*.test.ts'],
           globalSetup: ['server/testDatabase.ts'],
           fileParallelism: false,
-          testTimeout: 120_000,
+          testTimeout: 180_000,
         },
       },
     ],

@@ -5,6 +5,7 @@ import { join, resolve } from 'node:path'
 import type { Diagnosis } from '@dewpoint/core/diagnosis'
 import { build } from 'esbuild'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { diagnoseCase } from './diagnoseCase.ts'
 
 /** The programs as one file each: they are started dozens of times, and read two hundred sources otherwise. */
 const built = '.cache/commands'
@@ -27,7 +28,14 @@ beforeAll(async () => {
 const runWith = (input: string, program: string, ...args: string[]) =>
   spawnSync(process.execPath, [`${built}/${program}.mjs`, ...args], { input, encoding: 'utf8', maxBuffer: 64e6 })
 const run = (program: string, ...args: string[]) => runWith('', program, ...args)
-const diagnosed = (name: string, ...args: string[]) => JSON.parse(run('diagnose', `demo/caseFiles/${name}.json`, ...args).stdout) as Diagnosis
+/** what the program prints of a case file; that it does print this is tried by itself */
+function diagnosed(name: string, order?: string): Diagnosis {
+  const result = diagnoseCase(JSON.parse(readFileSync(`demo/caseFiles/${name}.json`, 'utf8')), order)
+  if (!result.ok) throw new Error(result.error)
+  return result.diagnosis
+}
+
+const asPrinted = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown
 
 /** A case file with one reading on two 2-port valves. */
 function caseWith(payload: object, controls = 'two-valves'): string {
@@ -45,6 +53,15 @@ function caseWith(payload: object, controls = 'two-valves'): string {
 }
 
 describe('diagnose', () => {
+  it.each([
+    ['hotColdHot', []],
+    ['valveNoSwitchedLive', ['--order', 'backward']],
+  ])('prints %s as it is worked out, with what is asked for', (name, args) => {
+    const { status, stdout, stderr } = run('diagnose', `demo/caseFiles/${name}.json`, ...args)
+    expect([status, stderr]).toEqual([0, ''])
+    expect(JSON.parse(stdout)).toEqual(asPrinted(diagnosed(name, args[1])))
+  })
+
   it.each([
     ['tapNotSeen', 'turbine'],
     ['hotColdHotThermistor', 'flowThermistor'],
@@ -96,7 +113,7 @@ describe('diagnose', () => {
 
   it('hotColdHot: three stand together, in every order', () => {
     for (const order of ['forward', 'backward', 'telling']) {
-      const result = diagnosed('hotColdHot', '--order', order)
+      const result = diagnosed('hotColdHot', order)
       expect(result.order).toBe(order)
       expect(
         result.suspects
@@ -184,8 +201,8 @@ describe('diagnose --lines', () => {
       '',
       JSON.stringify(caseFile('smellOfGas')),
     )
-    expect(plain).toEqual(diagnosed('hotColdHot'))
-    expect(forward).toEqual(diagnosed('hotColdHot', '--order', 'forward'))
+    expect(plain).toEqual(asPrinted(diagnosed('hotColdHot')))
+    expect(forward).toEqual(asPrinted(diagnosed('hotColdHot', 'forward')))
     expect(gas!.stop?.danger).toBe('gasSmell')
   })
 

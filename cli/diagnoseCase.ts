@@ -1,5 +1,5 @@
 import { controlsOf } from '@dewpoint/core/casebook'
-import { diagnose, type Catalogue, type CheckOrder, type Diagnosis, type Signatures } from '@dewpoint/core/diagnosis'
+import { diagnose, type CheckOrder, type Diagnosis } from '@dewpoint/core/diagnosis'
 import { readCaseFile } from '@dewpoint/core/formats'
 import { catalogueFor, known } from '@dewpoint/trade'
 import { loadSignatures } from '@dewpoint/trade/shipped'
@@ -9,15 +9,6 @@ export const orders = ['forward', 'backward', 'telling'] as const
 
 /** What became of one case: its diagnosis, or what is wrong with it in words. */
 export type Diagnosed = { ok: true; diagnosis: Diagnosis } | { ok: false; error: string }
-
-/** signatures are read once a system, however many cases follow each other */
-const loaded = new Map<string, Signatures>()
-function signaturesOf(catalogue: Catalogue): Signatures {
-  const { id } = catalogue.system
-  let signatures = loaded.get(id)
-  if (!signatures) loaded.set(id, (signatures = loadSignatures(catalogue)))
-  return signatures
-}
 
 /** Diagnoses a case given as parsed JSON of the published format. */
 export function diagnoseCase(input: unknown, order: string = 'telling'): Diagnosed {
@@ -29,7 +20,7 @@ export function diagnoseCase(input: unknown, order: string = 'telling'): Diagnos
   // what the journal says of the wiring comes after what the file says
   const catalogue = catalogueFor(system, controlsOf(entries, controls))
   if (!catalogue) return { ok: false, error: `entries: the wiring written down is none of ${system}’s: ${known.controlsOf(system).join(', ')}` }
-  return { ok: true, diagnosis: diagnose(catalogue, signaturesOf(catalogue), entries, { order, costs: settings }) }
+  return { ok: true, diagnosis: diagnose(catalogue, loadSignatures(catalogue), entries, { order, costs: settings }) }
 }
 
 const isOrder = (order: unknown): order is CheckOrder => (orders as readonly unknown[]).includes(order)

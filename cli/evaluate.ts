@@ -20,7 +20,6 @@ import {
   type Report,
   type Way,
 } from '@dewpoint/core/evaluation'
-import type { Signatures } from '@dewpoint/core/diagnosis'
 import { stockCatalogues } from '@dewpoint/trade'
 import { loadSignatures } from '@dewpoint/trade/shipped'
 import { refuse } from './refuse.ts'
@@ -38,19 +37,13 @@ const usage =
   'usage: npm run -s evaluate -- --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--keep FILE] [--optimum N] [--json]'
 type Job = { system: string; way: Way; seed: number; pairs: number; like: boolean }
 
-const loaded = new Map<string, Signatures>()
 if (process.send) process.on('message', (job) => process.send!(play(job as Job)))
 else await main()
 
 function play({ system, way, seed, pairs, like }: Job): Played {
   const catalogue = stockCatalogues[system]!
-  let signatures = loaded.get(system)
-  if (!signatures) {
-    loaded.clear()
-    loaded.set(system, (signatures = loadSignatures(catalogue)))
-  }
   const truth = drawTruth(catalogue, seed, pairs, like ? matched : mismatched)
-  return { system, way, seed, ...walk(catalogue, signatures, truth, way, chanceFrom(seed + 1_000_003)) }
+  return { system, way, seed, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003)) }
 }
 
 async function main(): Promise<void> {

@@ -14,10 +14,12 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 30_000,
+    // what moves to its place costs a second of each test and shows nothing
+    contextOptions: { reducedMotion: 'reduce' },
     // every test starts with an empty browser: only what is about working without a network fetches the whole application first
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       chromiumSandbox: false,
       args: [
         '--disable-gpu',

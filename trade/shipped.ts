@@ -18,11 +18,18 @@ export function writeShipped(system: string, bytes: Uint8Array): void {
   writeFileSync(pathOf(system), gzipSync(bytes, { level: 9 }))
 }
 
+const loaded = new WeakMap<Catalogue, Signatures>()
+
 /**
- * The signatures of a system: those shipped for a stock one, refused when they belong to another state of the catalogue; for a model
+ * The signatures of a system, read once as long as somebody holds its catalogue: those shipped for a stock one, refused when they belong to another state of the catalogue; for a model
  * its single faults are simulated now and pairs put together from them.
  */
 export function loadSignatures(catalogue: Catalogue): Signatures {
-  const bytes = readShipped(catalogue.system.id)
-  return bytes ? readSignatureFile(catalogue, bytes) : assembleSignatures(catalogue, buildSingles(catalogue), noExceptions)
+  let signatures = loaded.get(catalogue)
+  if (!signatures) {
+    const bytes = readShipped(catalogue.system.id)
+    signatures = bytes ? readSignatureFile(catalogue, bytes) : assembleSignatures(catalogue, buildSingles(catalogue), noExceptions)
+    loaded.set(catalogue, signatures)
+  }
+  return signatures
 }

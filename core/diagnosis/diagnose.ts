@@ -25,6 +25,8 @@ import { faultOdds, leadingRows, rowsByBelief, weighJournal, type WeighedJournal
 import {
   usualCosts,
   type Catalogue,
+  type CheckOrder,
+  type Costs,
   type DangerQuestion,
   type DiagnoseOptions,
   type Diagnosis,
@@ -69,7 +71,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
 
   // choice
   const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
-  const ranking = rankChecks(catalogue, signatures, belief, journal, order, done, costs)
+  const ranking = rankingOf(catalogue, weighed, order, done, costs)
 
   // account
   const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
@@ -96,6 +98,19 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     unexamined: belief.unexamined,
     order,
   }
+}
+
+/** the last ranking of each journal weighed, and what it was made for */
+const ranked = new WeakMap<WeighedJournal, { key: string; ranking: Ranking }>()
+
+/** Ranks once what is asked twice: somebody who chooses a check by hand asks for the same journal again. */
+function rankingOf(catalogue: Catalogue, weighed: WeighedJournal, order: CheckOrder, done: ReadonlySet<string>, costs: Costs): Ranking {
+  const key = JSON.stringify([order, [...done].sort(), costs])
+  const before = ranked.get(weighed)
+  if (before?.key === key) return before.ranking
+  const ranking = rankChecks(catalogue, weighed.signatures, weighed.belief, weighed.journal, order, done, costs)
+  ranked.set(weighed, { key, ranking })
+  return ranking
 }
 
 /** What a journal says before anything is weighed. */

@@ -65,8 +65,9 @@ describe('the truth', () => {
     const one = drawTruth(catalogue, 12, 0.3, mismatched)
     expect(drawTruth(catalogue, 12, 0.3, mismatched)).toMatchObject({ kind: one.kind, found: one.found, complaints: one.complaints })
     expect(one.complaints.length).toBeGreaterThan(0)
-    const kinds = new Set(Array.from({ length: 40 }, (_unused, seed) => drawTruth(catalogue, seed, 0.5, mismatched).kind))
-    for (const kind of ['pair', 'single', 'unlisted'] as const) expect(kinds).toContain(kind)
+    const kinds = new Set<string>()
+    for (let seed = 0; seed < 40 && kinds.size < 3; seed++) kinds.add(drawTruth(catalogue, seed, 0.5, mismatched).kind)
+    expect([...kinds].sort()).toEqual(['pair', 'single', 'unlisted'])
   })
 
   it('a remedy takes away what it mends and nothing else', () => {

@@ -8,12 +8,9 @@ import { loadSignatures } from '../../shipped.ts'
 
 /** The trade’s own tables, row by row: each must be expressible and come out right. Common practice throughout. */
 
-const loaded = new Map<string, ReturnType<typeof loadSignatures>>()
 function think(system: string, entries: Entry[]): Diagnosis {
   const catalogue = catalogues[system]!
-  let signatures = loaded.get(system)
-  if (!signatures) loaded.set(system, (signatures = loadSignatures(catalogue)))
-  return diagnose(catalogue, signatures, entries)
+  return diagnose(catalogue, loadSignatures(catalogue), entries)
 }
 const keys = (result: Diagnosis, count = 3) => result.suspects.slice(0, count).map((one) => one.key)
 const partOf = (result: Diagnosis, id: string) => result.parts.find((one) => one.id === id)?.probability ?? 0
