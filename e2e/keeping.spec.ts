@@ -1,5 +1,8 @@
 import { App, expect, knownAs, test } from './app.ts'
 
+// here everything moves as it does for most people: a press must find what it was meant for while it does
+test.use({ contextOptions: { reducedMotion: 'no-preference' } })
+
 test('a reload in the middle loses nothing, and the list knows the case', async ({ app, page }) => {
   const place = await app.takeCall('No hot water')
   await app.trace()

@@ -4,10 +4,12 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
 import { keepApplication } from './shared/appUpdate.ts'
+import { facesFirst } from './shared/facesFirst.ts'
 import { vuetify } from './shared/theme.ts'
 import './shared/app.css'
 
-createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+const app = createApp(App).use(createPinia()).use(router).use(vuetify)
+facesFirst().then(() => app.mount('#app'))
 
 // once the page has what it needs: fetching everything else must not stand in its way
 window.addEventListener('load', () => keepApplication().catch(() => undefined))
