@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import type { Diagnosis } from '@dewpoint/core/diagnosis'
 import { build } from 'esbuild'
+import { stockCatalogues } from '@dewpoint/trade'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { diagnoseCase } from './diagnoseCase.ts'
 
@@ -141,9 +142,13 @@ describe('diagnose', () => {
   })
 
   it.each(['systems', 'controls', 'faults', 'checks', 'remedies', 'actions', 'facts'])('--list %s prints a list with ids', (list) => {
-    const all = JSON.parse(run('diagnose', '--list', list).stdout) as { id: string }[]
-    expect(all.length).toBeGreaterThan(0)
-    for (const one of all) expect(one.id).toMatch(/\w/)
+    const all = JSON.parse(run('diagnose', '--list', list).stdout) as { id: string; system?: string }[]
+    // each by a name of its own within its system, and of every system there is
+    const names = all.map((one) => `${one.system} ${one.id}`)
+    expect(new Set(names).size).toBe(names.length)
+    for (const one of all) expect(one.id).toMatch(/^[a-zA-Z0-9][\w.-]*$/)
+    const systems = [...new Set(all.map((one) => one.system ?? one.id))]
+    if (!['actions', 'facts', 'controls'].includes(list)) expect(systems).toEqual(expect.arrayContaining(Object.keys(stockCatalogues)))
   })
 
   it.each([

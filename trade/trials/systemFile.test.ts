@@ -45,7 +45,12 @@ describe('a system as a file', () => {
   ])('%s is refused, line and field named', (_what, from, to, field) => {
     const [file, line] = changed(from, to)
     const problems = problemsOf(file)
-    expect(problems.length).toBeGreaterThan(0)
+    // each in words of its own, at a line of the file
+    for (const one of problems) {
+      expect(one.message).toMatch(/[a-z]{3}/)
+      expect(one.line).toBeGreaterThanOrEqual(1)
+      expect(one.line).toBeLessThanOrEqual(file.split('\n').length)
+    }
     expect(problems.map((one) => one.field).join(' ')).toContain(field)
     expect(Math.min(...problems.map((one) => Math.abs(one.line - line)))).toBeLessThanOrEqual(field === 'components' ? 6 : 1)
   })

@@ -9,11 +9,13 @@ import { expectedOf } from './expected.ts'
 /** Complaints no part that stands out explains, and no later reading has shown put right. */
 export function openComplaints(catalogue: Catalogue, signatures: Signatures, belief: Belief, journal: JournalRead, standsOut: boolean): Diagnosis['open'] {
   const leader = leadingRows(belief)[0] ?? 0
+  // it was complained of before anything was mended
+  const asFound = { ...belief, standing: (row: number) => [{ row, weight: 1 }], shown: (row: number) => row }
   return journal.complaints.flatMap((entry) => {
     const complaint = catalogue.complaints.find((one) => one.id === entry.payload.what)
     const explained = (complaint?.evidence ?? []).every(({ check: id, outcome }) => {
       const check = catalogue.checks.find((one) => one.id === id)!
-      const expected = expectedOf(catalogue, signatures, belief, check, leader)
+      const expected = expectedOf(catalogue, signatures, asFound, check, leader)
       return signatures.sets[leader]?.length !== 0 && (expected.outcomes?.[outcome] ?? 0) > 0.4
     })
     return (standsOut && explained) || proved(catalogue, signatures, belief, journal, complaint?.evidence ?? [])
