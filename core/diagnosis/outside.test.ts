@@ -8,7 +8,7 @@ import { costOfActing, costToGo, mutualInformation } from './choice/index.ts'
 import { readJournal } from './evidence/index.ts'
 import { type Signatures, plantsOf } from './signatures/index.ts'
 import fc from 'fast-check'
-import { outcomeOf, smallCatalogue, smallCheck } from './testCatalogue.ts'
+import { outcomeOf, smallCatalogue, smallCheck } from './tests/testCatalogue.ts'
 
 /** A catalogue of outcome checks, each with what every set of faults shows. */
 function built(odds: number[], shows: (check: number, set: readonly number[], draw: number) => number, checks: number, confusion: number, draws: number) {

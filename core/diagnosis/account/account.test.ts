@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { scriptedJournal, type Entry } from '../../casebook/index.ts'
 import { diagnose } from '../diagnose.ts'
-import { numberOf, outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../testCatalogue.ts'
+import { numberOf, outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../tests/testCatalogue.ts'
 
 /** A boiler of four things that fail: two fans' worth of trouble that look alike, a pump that floods the board, and the board. */
 const yesNo = outcomeOf(['no', 'yes'], 0.02)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { carrying, comingBack, timeCosts, usualCosts, type Catalogue } from '../catalogue/index.ts'
 import { rowsOf, type Signatures } from '../signatures/index.ts'
-import { smallCatalogue, smallCheck } from '../testCatalogue.ts'
+import { smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { nameOf } from './naming.ts'
 import { oddsBehind, originsOf } from './origins.ts'
 import { carryOf, causesOf, remediesOf } from './remedies.ts'

@@ -3,7 +3,7 @@ import { scriptedJournal } from '../../casebook/index.ts'
 import { believe } from '../belief/index.ts'
 import type { Catalogue } from '../catalogue/index.ts'
 import { readJournal } from '../evidence/index.ts'
-import { outcomeOf, smallCatalogue, smallCheck } from '../testCatalogue.ts'
+import { outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { type Signatures, plantsOf } from '../signatures/index.ts'
 import fc from 'fast-check'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { smallCatalogue, smallFault } from '../testCatalogue.ts'
+import { smallCatalogue, smallFault } from '../tests/testCatalogue.ts'
 import type { FaultSet } from '../signatures/index.ts'
 import { faultOdds, priorOf } from './prior.ts'
 

@@ -3,7 +3,7 @@ import { scriptedJournal, writtenAt, type Entry } from '../../casebook/index.ts'
 import { weighJournal } from '../belief/index.ts'
 import { usualCosts, type CheckOrder, type Costs } from '../catalogue/index.ts'
 import { readJournal } from '../evidence/index.ts'
-import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../testCatalogue.ts'
+import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../tests/testCatalogue.ts'
 import { accessLeft, rankChecks } from './nextCheck.ts'
 import { wrongActs } from './costs.ts'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { scriptedJournal, writtenAt, type Entry } from '../../casebook/index.ts'
 import type { Catalogue } from '../catalogue/index.ts'
-import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../testCatalogue.ts'
+import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { answered, isRepaired } from './journalRead.ts'
 import { readJournal } from './readJournal.ts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Catalogue, Check } from '../catalogue/index.ts'
-import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallSignatures } from '../testCatalogue.ts'
+import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallSignatures } from '../tests/testCatalogue.ts'
 import { partsFrom, separability } from './separability.ts'
 
 const yesNo = (confusion: number) => outcomeOf(['no', 'yes'], confusion)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../testCatalogue.ts'
+import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { assembleSignatures } from './assembleSignatures.ts'
 import { catalogueHash } from './fingerprint.ts'
 import { drawCount, faultSets, pairCount, pairDraws, pairIndex, pairsOf, plantsOf, rowsOf } from './hypotheses.ts'

@@ -7,7 +7,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from '../keeping/device.ts'
 import type * as outboxModule from '../keeping/outbox.ts'
 import type * as storeModule from './caseStore.ts'
-import { problem, testId, testOpening, testReading, testServer } from '../keeping/testServer.ts'
+import { problem, testId, testOpening, testReading, testServer } from '../keeping/tests/testServer.ts'
 
 const diagnose = vi.fn<(system: string, controls: string, entries: Entry[]) => Promise<unknown>>()
 vi.mock('../workers/reasoning.ts', () => ({

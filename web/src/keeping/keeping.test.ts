@@ -7,7 +7,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from './device.ts'
 import type * as answersModule from './keptAnswers.ts'
 import type * as recentModule from './recentCases.ts'
-import { testId, testOpening, testReading, testServer } from './testServer.ts'
+import { testId, testOpening, testReading, testServer } from './tests/testServer.ts'
 
 let server: ReturnType<typeof testServer>
 let device: typeof deviceModule

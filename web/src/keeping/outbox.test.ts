@@ -5,7 +5,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from './device.ts'
 import type * as outboxModule from './outbox.ts'
-import { problem, testId, testOpening, testReading, testServer } from './testServer.ts'
+import { problem, testId, testOpening, testReading, testServer } from './tests/testServer.ts'
 
 type Outbox = ReturnType<typeof outboxModule.useOutbox>
 type Device = typeof deviceModule

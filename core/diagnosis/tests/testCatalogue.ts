@@ -1,6 +1,6 @@
-import type { BoilerSystem } from '../system/index.ts'
-import { simulatedChecks, type Catalogue, type Check, type Fault, type NumberResult, type OutcomeResult, type Remedy } from './catalogue/index.ts'
-import { assembleSignatures, drawCount, noExceptions, type Signatures } from './signatures/index.ts'
+import type { BoilerSystem } from '../../system/index.ts'
+import { simulatedChecks, type Catalogue, type Check, type Fault, type NumberResult, type OutcomeResult, type Remedy } from '../catalogue/index.ts'
+import { assembleSignatures, drawCount, noExceptions, type Signatures } from '../signatures/index.ts'
 
 /** The least a boiler can be, for tests that need a catalogue and no plant. */
 const smallest: BoilerSystem = {

@@ -1,6 +1,6 @@
 import { hear } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
-import { dangers, speech } from './index.ts'
+import { dangers, speech } from '../index.ts'
 import { phrases, type Phrase } from './phrases.ts'
 import { phrasesSetAside } from './phrasesSetAside.ts'
 
