@@ -115,7 +115,7 @@ test('from repair to proof to closed', async ({ app, page }) => {
   await app.answer('Fan seen turning while supplied', 'stands still')
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await page.getByRole('button', { name: 'Condemn the fan' }).click()
-  await expect(page.getByText('Condemned and written down')).toBeVisible()
+  await expect(page.getByText('Condemned and recorded')).toBeVisible()
   await app.repair(/^Record as done: fit a new fan/)
   await expect(page.getByRole('button', { name: 'Close the case' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Hot water runs through' }).click()

@@ -76,7 +76,7 @@ test('a place known from before: its boiler is taken over, its past is told, top
     ['2026-04-13', 'Mon 13 Apr'],
   ] as const) {
     await page.getByRole('textbox', { name: 'Day' }).fill(day)
-    await page.getByRole('button', { name: 'Note it' }).press('Enter')
+    await page.getByRole('button', { name: 'Record the event' }).press('Enter')
     await expect(app.journal).toContainText(`History, ${told}`)
   }
   await expect(past).toContainText('4 top-ups in a year: more than is normal')
@@ -105,7 +105,7 @@ test('a known-good part on trial: in sight until its own is back, and what runs 
   await page.getByRole('button', { name: 'Known-good part fitted on trial' }).click()
   await expect(page.getByText('A trial is no repair.')).toBeVisible()
   await page.getByLabel('What it was done to').selectOption({ label: 'Flow turbine' })
-  await page.getByRole('button', { name: 'Record it' }).click()
+  await page.getByRole('button', { name: 'Record the action' }).click()
   const standing = page.getByRole('region', { name: 'Done and not undone' })
   await expect(standing).toContainText('Known-good part fitted on trial: Flow turbine')
   await page.reload()
@@ -155,4 +155,21 @@ test('two repairs in one case: after the first, what still stands is offered, co
   await page.getByRole('button', { name: 'Heating runs through' }).click()
   await page.getByRole('button', { name: 'Close the case' }).click()
   await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+})
+
+test('what is known of the boiler: words are refused at their field and stay, a figure is recorded', async ({ app, page }) => {
+  await app.takeCall('No hot water')
+  const field = page.getByRole('textbox', { name: 'Age of the appliance, years' })
+  const record = page.getByRole('button', { name: 'Record age of the appliance, years' })
+  await field.fill('twelve')
+  await record.click()
+  await expect(page.getByText('Give a number, such as 12.')).toBeVisible()
+  await expect(field).toHaveValue('twelve')
+  await field.fill('12')
+  await record.click()
+  await expect(app.journal).toContainText('Age of the appliance')
+  await expect(page.getByText('Give a number, such as 12.')).toHaveCount(0)
+  await expect(field).toHaveValue('')
+  // how it is wired is no figure: it has a map of its own
+  await expect(page.getByRole('textbox', { name: 'How it is wired' })).toHaveCount(0)
 })

@@ -29,7 +29,7 @@ test('an entry the server will not take is kept on the case and on Today until i
   await page.getByRole('combobox', { name: 'What', exact: true }).selectOption('Topped up')
   await page.getByRole('textbox', { name: 'Day' }).fill('2026-01-10')
   await page.getByLabel('Words, if any').fill('bad words')
-  await page.getByRole('button', { name: 'Note it' }).press('Enter')
+  await page.getByRole('button', { name: 'Record the event' }).press('Enter')
   const refused = page.getByRole('region', { name: 'Not accepted by the server' })
   await expect(refused).toContainText('Note: use other words')
   await expect(app.journal).toContainText('not accepted by the server')
@@ -235,7 +235,7 @@ test.describe('a device set to another time zone', () => {
     await page.getByRole('textbox', { name: 'Day' }).fill('2026-07-01')
     await page.getByLabel('Time', { exact: true }).fill('07:30')
     await page.getByLabel('It showed').fill('1.2')
-    await page.getByRole('button', { name: 'Note it' }).press('Enter')
+    await page.getByRole('button', { name: 'Record the event' }).press('Enter')
     await expect(app.journal).toContainText('1.2 bar')
     await expect(page.getByText('waiting to send')).toHaveCount(0)
     const { entries } = (await (await page.request.get(app.address(`/api/cases/${caseId(page.url())}`))).json()) as { entries: { payload: { on?: string } }[] }

@@ -67,7 +67,7 @@ test.describe('dark', () => {
     await take(page, 'trace-dark')
     await page.goto(app.address('/bench/wiring'))
     await page.getByRole('combobox', { name: 'With this wrong' }).fill('Heating valve: end switch')
-    await page.getByRole('option', { name: 'Heating valve: end switch does not make' }).click()
+    await page.getByRole('option', { name: 'Heating valve: end switch stuck open' }).click()
     await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
     await page.evaluate('window.scrollTo(0, 0)')
     await take(page, 'bench-dark')

@@ -60,7 +60,7 @@ test('24 V zones: a valve that opens and calls nothing: its end switch', async (
   await read(app, 35, '0')
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
   await app.answer('Lever of the heating valve while it should be open', 'slack: driven open')
-  await expect(app.suspects.getByRole('listitem').first()).toContainText('Heating valve: end switch does not make')
+  await expect(app.suspects.getByRole('listitem').first()).toContainText('Heating valve: end switch stuck open')
 })
 
 test('mid-position valve stuck at hot water: white and grey live, orange dead, the lever resists: head or body', async ({ app, page }) => {
@@ -111,7 +111,7 @@ test('pump runs with nothing asked: back from the boiler to a wire on the wrong 
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
   await app.answer('Does the pump run with nothing calling?', 'it runs')
   await app.measure('Demand terminal with nothing calling', '229')
-  await app.answer('Room thermostat turned to its lowest', 'stays made')
+  await app.answer('Room thermostat turned to its lowest', 'stuck closed')
   await expect(app.verdict).toContainText('Room thermostat')
 })
 

@@ -329,7 +329,7 @@ const questions: CheckRow[] = [
   }),
   check('ask.gurgle', 'Do pipes or radiators gurgle?', none, cue(0.07), ['As the pump starts.'], { concerns: at('heating', 'waterProved') }),
   check('ask.oneTapOnly', 'Is it so at one tap only?', none, cue(0.08), ['Bath, basin, kitchen, shower: try each.'], { concerns: tap }),
-  check('ask.hardWater', 'Is kettle and shower head full of limescale?', none, cue(0.3), ['Hard water scales the hot side.'], { concerns: tap }),
+  check('ask.hardWater', 'Are kettle and shower head full of limescale?', none, cue(0.3), ['Hard water scales the hot side.'], { concerns: tap }),
   check('ask.programmerDisplay', 'Is the programmer’s display blank or fading?', none, cue(0.02), ['A display that fades is faulty even if a lamp is lit.'], {
     concerns: at('heating', 'timerOn'),
   }),

@@ -10,7 +10,7 @@ const rows: CheckRow[] = [
     ['Leak detection fluid at every joint that was touched, appliance off and then firing.', 'Wipe it off afterwards.'],
     { access: 'caseOff', cautions: [gas], unsafe: { danger: 'gasSmell', outcomes: ['yes'] } },
   ),
-  check('measure.gasDetector', 'Gas detector answers', none, cue(0.005), ['Zero it in fresh air. Low for heavy gas, high for light gas, along every joint.'], {
+  check('measure.gasDetector', 'Gas detector responds', none, cue(0.005), ['Zero it in fresh air. Low for heavy gas, high for light gas, along every joint.'], {
     cautions: [gas],
     unsafe: { danger: 'gasSmell', outcomes: ['yes'] },
   }),

@@ -52,7 +52,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.drawTemperature',
-    'Tap from a hot store, first half minute',
+    'Tap temperature from a hot store, first half minute',
     hotWater,
     clamped(run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), [5, 75]),
     ['Thermometer in the stream; store known to be at 60 °C.'],
@@ -102,7 +102,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.cylinderPressureHot',
-    'The same, with the cylinder hot',
+    'Pressure behind the reducing valve, cylinder hot',
     hotWater,
     number('bar', run('stored', 'cylinderPressure', 'max'), 'tester', 0.15, [0, 7], [0, 16]),
     ['At the end of a heat-up, nothing drawn.'],

@@ -87,7 +87,7 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'measure.heatingRise',
-    'Difference of flow and return on heating',
+    'Difference between flow and return on heating',
     heating,
     number('K', run('heating', 'boilerRise', 'mean', { from: 200, to: 360 }), 'clamp', 2, [0, 60], [-5, 80]),
     ['One clamp on flow, one on return, after five minutes of heating.'],
@@ -95,7 +95,7 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'measure.storedRise',
-    'Difference of flow and return while the store heats',
+    'Difference between flow and return while the store heats',
     { demand: 'hotWater' },
     number('K', run('stored', 'boilerRise', 'mean', { from: 300, to: 600 }), 'clamp', 2, [0, 60], [-5, 80]),
     ['One clamp on flow, one on return, ten minutes in.'],
@@ -166,7 +166,7 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'try.standOvernight',
-    'Pressure change over a night from 1.2 bar, boiler off',
+    'Pressure change overnight from 1.2 bar, boiler off',
     none,
     pressureChange(story('nightFilled', 0, 'change'), 0.13),
     ['Bring it to 1.2 bar cold.', 'Leave a tester on the drain point; read it cold in the evening and again in the morning before it fires.'],
@@ -174,7 +174,7 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'try.standLoopOff',
-    'Pressure change over a night from 1.2 bar, filling loop disconnected',
+    'Pressure change overnight from 1.2 bar, filling loop disconnected',
     none,
     pressureChange(story('nightLoopOff', 0, 'change'), 0.13),
     ['Bring it to 1.2 bar cold.', 'Take the loose hose off, cap both valves, read the tester evening and morning.'],

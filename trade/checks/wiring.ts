@@ -43,7 +43,7 @@ export const wiringChecks: CheckRow[] = [
     'measure.cylinderStatOff',
     'Cylinder thermostat turned to its lowest',
     off,
-    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stays made' }, 'cylinderStat.stuckClosed', { above: 0.5 }),
+    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stuck closed' }, 'cylinderStat.stuckClosed', { above: 0.5 }),
     ['Common to call.'],
     { ...deadTest, concerns: at('hotWater', 'statCalls') },
   ),
@@ -51,7 +51,7 @@ export const wiringChecks: CheckRow[] = [
     'measure.zone2StatOff',
     'Second zone’s thermostat turned to its lowest',
     off,
-    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stays made' }, 'zone2Stat.stuckClosed', { above: 0.5 }),
+    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stuck closed' }, 'zone2Stat.stuckClosed', { above: 0.5 }),
     ['Between its two wires.'],
     { ...deadTest, concerns: at('heating', 'statCalls') },
   ),
@@ -107,7 +107,7 @@ function midPositionChecks(): CheckRow[] {
     ),
     check(
       'measure.midGreyStored',
-      'The same while the cylinder calls',
+      'Grey of the mid-position valve while the cylinder calls',
       hotWater,
       volts(run('stored', 'satisfiedVolts', 'min', { from: 10, to: 60 })),
       ['Dead while the cylinder calls. Live then: a conductor on the wrong terminal.'],
@@ -162,7 +162,7 @@ function midPositionChecks(): CheckRow[] {
       oneOf(
         [
           { id: 'open', label: 'open', when: [{ read: parameter('midValve.endSwitch'), below: 0.5 }] },
-          { id: 'stays', label: 'made, and stays made at rest', when: [{ read: parameter('midValve.endSwitchStuck'), above: 0.5 }] },
+          { id: 'stays', label: 'made, stuck closed at rest', when: [{ read: parameter('midValve.endSwitchStuck'), above: 0.5 }] },
           { id: 'made', label: 'made, opens at rest' },
         ],
         0.03,

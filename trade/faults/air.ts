@@ -52,7 +52,7 @@ export const airFaults: FaultRow[] = [
   {
     id: 'airSwitch.neverMakes',
     part: 'airSwitch',
-    label: 'Air switch never makes',
+    label: 'Air switch stuck open',
     kind: 'failure',
     patch: { 'airSwitch.stuck': -1 },
     per1000: { to5: 8, to12: 20, over12: 28 },

@@ -15,7 +15,7 @@ function valveFaults(part: 'heatingValve' | 'hotWaterValve' | 'zone2Valve' | 'mi
     {
       id: `${part}.endSwitchDead`,
       part: `${part}Head`,
-      label: `${name}: end switch does not make`,
+      label: `${name}: end switch stuck open`,
       kind: 'failure',
       patch: { [`${part}.endSwitch`]: 0 },
       per1000: Math.round(odds * 0.8),
@@ -24,7 +24,7 @@ function valveFaults(part: 'heatingValve' | 'hotWaterValve' | 'zone2Valve' | 'mi
     {
       id: `${part}.endSwitchStuck`,
       part: `${part}Head`,
-      label: `${name}: end switch stays made`,
+      label: `${name}: end switch stuck closed`,
       kind: 'failure',
       patch: { [`${part}.endSwitchStuck`]: 1 },
       per1000: Math.round(odds * 0.35),

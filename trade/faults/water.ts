@@ -134,7 +134,7 @@ export const waterFaults: FaultRow[] = [
   {
     id: 'waterSwitch.dead',
     part: 'waterSwitch',
-    label: 'Water switch does not make',
+    label: 'Water switch stuck open',
     kind: 'failure',
     patch: { 'waterSwitch.works': 0 },
     per1000: { to5: 8, to12: 18, over12: 24 },

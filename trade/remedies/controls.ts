@@ -15,7 +15,7 @@ function valveRemedies(part: string, name: string): RemedyRow[] {
       parts: ['motor valve'],
       seals: ['fittings'],
     }),
-    mend(`${part}.release`, `Let the ${name}’s lever go and find what it hid`, [5, 0, 0.97], ['Off its latch, run the demand: what fails now?'], {
+    mend(`${part}.release`, `Let go the lever of the ${name} and find what it hid`, [5, 0, 0.97], ['Off its latch, run the demand: what fails now?'], {
       skill: 'anyone',
     }),
   ]

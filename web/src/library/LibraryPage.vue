@@ -51,7 +51,7 @@ async function choose(event: Event) {
     </p>
     <section v-if="problems.length > 0" class="problems" role="alert">
       <p>
-        <strong>{{ tried }} was not brought in.</strong> Mend {{ problems.length === 1 ? 'this line' : 'these lines' }} and choose it again; nothing was changed
+        <strong>{{ tried }} was not imported.</strong> Mend {{ problems.length === 1 ? 'this line' : 'these lines' }} and choose it again; nothing was changed
         here.
       </p>
       <table>

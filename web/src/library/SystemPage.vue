@@ -16,7 +16,7 @@ const catalogue = computed(() => system.value && (catalogues[system.value.id] ??
 <template>
   <main v-if="!system || !catalogue" class="missing">
     <h1>No such system</h1>
-    <p>“{{ props.system }}” is neither a system that ships with Dewpoint nor one brought in on this device.</p>
+    <p>“{{ props.system }}” is neither a system that ships with Dewpoint nor one imported on this device.</p>
     <v-btn :to="{ name: 'library' }">To the library</v-btn>
   </main>
   <main v-else class="system">

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useCase } from '../caseStore.ts'
 import { outcomeChoices } from '../checkWords.ts'
 import JournalList from '../JournalList.vue'
+import { inSentence } from '../../shared/words.ts'
 import { percent } from '../trace/colours.ts'
 import SuspectsStrip from '../trace/SuspectsStrip.vue'
 import ComplaintForm from './ComplaintForm.vue'
@@ -13,6 +14,10 @@ const emit = defineEmits<{ done: [] }>()
 const store = useCase()
 const adding = ref(false)
 const facts = ref<Record<string, string>>({})
+/** fields that hold something other than a number; what was typed stays there */
+const notNumbers = ref<Record<string, boolean>>({})
+/** how it is wired is said before its map */
+const figures = computed(() => store.catalogue?.facts.filter((one) => one.type === 'number') ?? [])
 
 const noted = computed(() => store.live.filter((one) => one.type === 'complaint').length > 0)
 /** questions nobody has to travel for, the most telling first */
@@ -37,8 +42,11 @@ const questions = computed(() => {
 const carry = computed(() => store.diagnosis?.carry ?? [])
 
 function recordFact(id: string, unit: string | undefined) {
-  const value = Number(facts.value[id]?.replace(',', '.'))
-  if (!Number.isFinite(value) || facts.value[id]?.trim() === '') return
+  const typed = facts.value[id]?.trim() ?? ''
+  const value = Number(typed.replace(',', '.'))
+  // a field left empty is nothing to complain of
+  notNumbers.value = { ...notNumbers.value, [id]: typed !== '' && !Number.isFinite(value) }
+  if (typed === '' || !Number.isFinite(value)) return
   store.write('fact', { fact: id, value, ...(unit && { unit }) })
   facts.value[id] = ''
 }
@@ -50,7 +58,7 @@ function recordFact(id: string, unit: string | undefined) {
       <template v-if="!noted || adding">
         <h1>What does the customer say?</h1>
         <ComplaintForm
-          action="Note the complaint"
+          action="Record the complaint"
           :system="store.current!.appliance.system"
           @done="
             (complaint) => {
@@ -80,14 +88,21 @@ function recordFact(id: string, unit: string | undefined) {
         <p v-if="questions.length === 0" class="dim">Everything that can be asked has been asked.</p>
         <h2 class="eyebrow">What is known of the boiler</h2>
         <div class="facts">
-          <form v-for="fact in store.catalogue?.facts ?? []" :key="fact.id" @submit.prevent="recordFact(fact.id, fact.unit)">
-            <v-text-field v-model="facts[fact.id]" :label="fact.label" :suffix="fact.unit" inputmode="decimal" />
-            <v-btn type="submit">Note</v-btn>
+          <form v-for="fact in figures" :key="fact.id" @submit.prevent="recordFact(fact.id, fact.unit)">
+            <v-text-field
+              v-model="facts[fact.id]"
+              :label="fact.label"
+              :suffix="fact.unit"
+              inputmode="decimal"
+              maxlength="12"
+              :error-messages="notNumbers[fact.id] ? 'Give a number, such as 12.' : undefined"
+            />
+            <v-btn type="submit" :aria-label="`Record ${inSentence(fact.label)}`">Record</v-btn>
           </form>
         </div>
         <HistoryForm />
         <div class="onward">
-          <v-btn color="primary" variant="flat" @click="emit('done')">On to tracing</v-btn>
+          <v-btn color="primary" variant="flat" @click="emit('done')">Go to tracing</v-btn>
           <v-btn variant="text" @click="adding = true">Another complaint</v-btn>
         </div>
       </template>

@@ -62,7 +62,7 @@ function add() {
       </template>
       <PlainSelect v-else-if="form.event === 'codeReturned' && codes.length > 0" v-model="form.code" :items="codes" label="Code" />
       <v-text-field v-else v-model="form.note" label="Words, if any" maxlength="200" />
-      <v-btn type="submit">Note it</v-btn>
+      <v-btn type="submit">Record the event</v-btn>
     </div>
     <p v-if="trouble" role="alert" class="trouble">{{ trouble }}</p>
   </form>

@@ -111,7 +111,7 @@ async function did(payload: Payload<'repair'>) {
           />
         </div>
         <v-btn v-if="!condemned" color="primary" variant="flat" @click="condemn">Condemn the {{ inSentence(verdict.label) }}</v-btn>
-        <p v-else class="condemned"><v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> Condemned and written down.</p>
+        <p v-else class="condemned"><v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> Condemned and recorded.</p>
 
         <template v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault">
           <h2 class="eyebrow spaced">Cause to find: {{ inSentence(cause.label) }}</h2>

@@ -68,7 +68,7 @@ onMounted(() => list.value?.querySelector('button')?.focus())
       <PlainSelect v-if="parts.length > 1" v-model="part" :items="parts" label="What it was done to" />
       <v-text-field v-if="chosen.names === 'conductor'" v-model="note" label="Which conductor, and where to" maxlength="200" autofocus />
       <div class="acts">
-        <v-btn type="submit" color="primary" variant="flat" :disabled="chosen.names === 'conductor' && note.trim().length < 3">Record it</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="chosen.names === 'conductor' && note.trim().length < 3">Record the action</v-btn>
         <v-btn variant="text" @click="chosen = null">Something else</v-btn>
       </div>
     </form>

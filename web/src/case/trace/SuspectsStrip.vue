@@ -57,7 +57,7 @@ const movedWords = (key: string, now: number) => {
           <p v-for="piece in one.account.slice(0, 5)" :key="piece.check">
             {{ piece.label }} <strong>{{ piece.says }}</strong>
           </p>
-          <p v-if="one.account.length === 0" class="dim">No reading has spoken for or against it.</p>
+          <p v-if="one.account.length === 0" class="dim">No evidence for or against it yet.</p>
           <p v-for="odds in one.odds" :key="odds.fault" class="dim">{{ oddsWords(odds) }}</p>
         </div>
       </li>
@@ -98,7 +98,9 @@ const movedWords = (key: string, now: number) => {
           }}<span class="dim"
             >:
             {{
-              one.separatedBy ? `${inSentence(one.separatedBy.label).replace('?', '')}, ${one.separatedBy.minutes} min` : 'no check here parts them; treat both'
+              one.separatedBy
+                ? `${inSentence(one.separatedBy.label).replace('?', '')}, ${one.separatedBy.minutes} min`
+                : 'no check here tells them apart; treat both'
             }}</span
           >
         </li>
