@@ -158,6 +158,7 @@ h1 {
 .facts form {
   display: grid;
   grid-template-columns: 1fr auto;
+  align-items: start;
   gap: 8px;
 }
 .carry ul {
