@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
 /** where moments and days are read, written or shown: everywhere else lint keeps local time out, so one zone is enough */
-const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web/src/{case,keeping,shared,sites,today}'].map(
+const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web/src/{case,keeping,shared,today}'].map(
   (folder) => `${folder}/**/*.test.ts`,
 )
 /** half an hour off, and behind: what took its own zone for UTC shows */

@@ -164,7 +164,7 @@ describe('diagnose', () => {
     [
       'an unknown terminal',
       [caseWith({ check: 'probe.volts', value: 0, unit: 'V', place: 'roomStat.somewhere|supply.N' })],
-      '“roomStat.somewhere” is no terminal of Two 2-port valves',
+      '“roomStat.somewhere” is not a terminal of Two 2-port valves',
     ],
     [
       'volts with the fuse out',
@@ -174,7 +174,7 @@ describe('diagnose', () => {
     [
       'a wiring the system does not have',
       [caseWith({ check: 'ask.heating', outcome: 'fine' }, 'mid-volition')],
-      '"mid-volition" is no way system-boiler is wired; known: direct, two-valves-high-limit, two-valves, mid-position',
+      '"mid-volition" is not a way system-boiler is wired; known: direct, two-valves-high-limit, two-valves, mid-position',
     ],
   ])('%s ends with exit code 2 and says so', (_name, args, words) => {
     const { status, stderr, stdout } = run('diagnose', ...args)

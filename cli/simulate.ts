@@ -46,7 +46,7 @@ process.stdout.write(timelineCsv(catalogue.system, timeline))
 /** A known system, wired as asked. */
 function wired(system: string): Catalogue {
   const ids = [unknownWiring, ...schemesOf(system).map((one) => one.id)]
-  return catalogueFor(system, options.controls) ?? refuse(`--controls "${options.controls}" is no way ${system} is wired; known: ${ids.join(', ')}`)
+  return catalogueFor(system, options.controls) ?? refuse(`--controls "${options.controls}" is not a way ${system} is wired; known: ${ids.join(', ')}`)
 }
 
 /** A system or a model from a file of the published format. */

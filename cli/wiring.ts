@@ -42,7 +42,7 @@ const faults = values.fault.map((id) => {
 })
 const circuits = new Set(scheme.devices.flatMap((one) => one.circuit ?? []))
 const called = values.call.split(',').filter(Boolean) as Circuit[]
-for (const one of called) if (!circuits.has(one)) refuse(`--call "${one}" is no circuit of ${scheme.id}; known: ${[...circuits].join(', ')}`)
+for (const one of called) if (!circuits.has(one)) refuse(`--call "${one}" is not a circuit of ${scheme.id}; known: ${[...circuits].join(', ')}`)
 const off = values.off.split(',')
 const asked: ProbeSpec['asked'] = {
   programmed: { heating: !off.includes('heating'), hotWater: !off.includes('hotWater') },

@@ -37,7 +37,7 @@ export function readAppend(input: unknown): Parsed<Append> {
   const large = outOfBounds(input, appendBounds)
   if (large) return { ok: false, problems: [large] }
   const { entries: list, since, ...rest } = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
-  const problems: FieldProblem[] = Object.keys(rest).map((field) => ({ field, message: `${field} is no part of an append: entries and since` }))
+  const problems: FieldProblem[] = Object.keys(rest).map((field) => ({ field, message: `${field} is not known here: entries and since are` }))
   if (!Array.isArray(list) || list.length === 0 || list.length > mostEntries)
     problems.push({ field: 'entries', message: `entries must be a list of 1 to ${mostEntries} journal entries` })
   if (since !== undefined && (!Number.isInteger(since) || (since as number) < 0))

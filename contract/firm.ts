@@ -9,7 +9,7 @@ const firmSettingsSchema = object({
   costs: costsSchema.required(),
   timeZone: string()
     .max(60)
-    .test('zone', 'choose a time zone of the list', (zone) => zone === undefined || isTimeZone(zone))
+    .test('zone', 'choose a time zone from the list', (zone) => zone === undefined || isTimeZone(zone))
     .required('choose the firm’s time zone'),
   revision: number().integer().min(0).max(2_000_000_000).required(),
 })

@@ -28,7 +28,7 @@ export function readListQuery<After>(input: unknown, readAfter: (text: string) =
   if (typeof limit !== 'string' || !/^\d{1,3}$/.test(limit) || Number(limit) < 1 || Number(limit) > most)
     return wrong('limit', `limit must be a number from 1 to ${most}`)
   const known = typeof after === 'string' ? readAfter(after) : null
-  if (after !== undefined && known === null) return wrong('after', 'after must be what the list before gave as next')
+  if (after !== undefined && known === null) return wrong('after', 'after must be what the previous list gave as next')
   return { ok: true, value: { search: search.trim(), limit: Number(limit), after: known } }
 }
 

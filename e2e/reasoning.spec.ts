@@ -126,7 +126,7 @@ test('with the cold feed shut a reading at the tap is given little weight, and s
   await expect(page.getByText('Cold feed shut: undo that first')).toBeVisible()
   await page.getByLabel('Reading', { exact: true }).fill('0.1')
   await page.getByRole('button', { name: /^Record/ }).click()
-  await expect(app.journal).toContainText('Given little weight: made while this stood: cold feed shut')
+  await expect(app.journal).toContainText('Given little weight: taken before this was undone: cold feed shut')
   await page.getByRole('button', { name: 'Opened again' }).click()
   await app.choose('Flow at the tap, fully open')
   await expect(page.getByText('undo that first')).toHaveCount(0)

@@ -77,7 +77,7 @@ export async function buildApp({
     cache: 10_000,
     // pages, fonts and health are cheap and come in bursts
     allowList: (request) => !request.url.startsWith('/api/') || request.url === '/api/health',
-    errorResponseBuilder: () => new ProblemError('tooMany', 'Wait a minute. What is not sent yet waits on the device and follows by itself.'),
+    errorResponseBuilder: () => new ProblemError('tooMany', 'Wait a minute. What is not sent yet waits on the device and is sent by itself.'),
   })
   await app.register(compress)
   await app.register(healthFeature, { database })

@@ -29,9 +29,9 @@ export function outOfBounds(value: unknown, bounds: Bounds): { field: string; me
     if (--left < 0) return found(`is too much: at most ${bounds.values} values can be taken at a time`)
     if (typeof one === 'string') {
       if (one.length > bounds.text) return found(`is ${one.length} characters long: at most ${bounds.text}`)
-      return isText(one) ? null : found('holds characters that are no text: type it again')
+      return isText(one) ? null : found('holds characters that are not text: type it again')
     }
-    if (typeof one === 'number') return Math.abs(one) <= largest ? null : found('is no number anything here can have')
+    if (typeof one === 'number') return Math.abs(one) <= largest ? null : found('is too large a number for anything here')
     if (typeof one !== 'object' || one === null) return null
     if (depth >= bounds.depth) return found(`is nested too deep: at most ${bounds.depth} levels`)
     if (Array.isArray(one)) {

@@ -47,7 +47,7 @@ export function readCaseFile(input: unknown, known: KnownCatalogues): Parsed<Cas
   const { system, controls, settings, entries } = shape.value
   if (!known.systems.includes(system)) return fail('system', `"${system}" is unknown; known: ${known.systems.join(', ')}`)
   const catalogue = known.find(system, controls)
-  if (!catalogue) return fail('controls', `"${controls}" is no way ${system} is wired; known: ${known.controlsOf(system).join(', ')}`)
+  if (!catalogue) return fail('controls', `"${controls}" is not a way ${system} is wired; known: ${known.controlsOf(system).join(', ')}`)
   const problems: FieldProblem[] = settingProblems(settings)
   const read: Entry[] = []
   const seen = new Set<string>()
@@ -77,7 +77,7 @@ function catalogueProblems(catalogue: Catalogue, entry: Entry, path: string): Fi
   const unknown = (field: string, id: string | undefined, known: readonly { id: string }[], kind: string): FieldProblem[] =>
     id === undefined || known.some((one) => one.id === id)
       ? []
-      : [{ field: `${path}.${field}`, message: `${path}.${field}: "${id}" is no ${kind} of ${catalogue.system.id}; list them with diagnose -- --list` }]
+      : [{ field: `${path}.${field}`, message: `${path}.${field}: "${id}" is not a ${kind} of ${catalogue.system.id}; list them with diagnose -- --list` }]
   switch (entry.type) {
     case 'complaint':
       return unknown('what', entry.payload.what, catalogue.complaints, 'complaint')
@@ -103,7 +103,7 @@ function factProblems(catalogue: Catalogue, { fact, value, unit }: Extract<Entry
   if (!kind) return []
   if (kind.type === 'number' && typeof value !== 'number') return [{ field: `${path}.value`, message: `${path}.value: ${fact} is a number` }]
   if (kind.unit && unit !== undefined && (!isUnit(unit) || dimensionOf(unit) !== dimensionOf(kind.unit))) {
-    return [{ field: `${path}.unit`, message: `${path}.unit: "${unit}" is no unit of ${fact}; use ${unitsLike(kind.unit).join(', ')}` }]
+    return [{ field: `${path}.unit`, message: `${path}.unit: "${unit}" is not a unit of ${fact}; use ${unitsLike(kind.unit).join(', ')}` }]
   }
   return []
 }
@@ -119,17 +119,17 @@ function readingProblems(catalogue: Catalogue, payload: Extract<Entry, { type: '
   if (why) return [{ field: `${path}.place`, message: `${path}.place: ${why}` }]
   const found = spec ? probeCheck(scheme!, spec) : catalogue.checks.find((one) => one.id === id)
   if (!found)
-    return [{ field: `${path}.check`, message: `${path}.check: "${id}" is no check of ${catalogue.system.id}; list them with diagnose -- --list checks` }]
+    return [{ field: `${path}.check`, message: `${path}.check: "${id}" is not a check of ${catalogue.system.id}; list them with diagnose -- --list checks` }]
   if (outcome !== undefined) {
     const known = outcomesOf(found)
     return known.includes(outcome)
       ? []
-      : [{ field: `${path}.outcome`, message: `${path}.outcome: "${outcome}" is no outcome of ${id}; known: ${known.join(', ')}` }]
+      : [{ field: `${path}.outcome`, message: `${path}.outcome: "${outcome}" is not an outcome of ${id}; known: ${known.join(', ')}` }]
   }
   if (found.result.kind !== 'number')
     return [{ field: `${path}.value`, message: `${path}.value: ${id} is answered with an outcome: ${outcomesOf(found).join(', ')}` }]
   if (value === undefined || unit === undefined || !isUnit(unit) || dimensionOf(unit) !== dimensionOf(found.result.unit)) {
-    return [{ field: `${path}.unit`, message: `${path}.unit: "${unit}" is no unit of ${id}; use ${unitsLike(found.result.unit).join(', ')}` }]
+    return [{ field: `${path}.unit`, message: `${path}.unit: "${unit}" is not a unit of ${id}; use ${unitsLike(found.result.unit).join(', ')}` }]
   }
   return []
 }

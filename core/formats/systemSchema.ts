@@ -90,7 +90,7 @@ const parameter = shape(
     unit: string()
       .test(
         'unit',
-        '${path}: "${value}" is no unit known here',
+        '${path}: "${value}" is not a unit known here',
         (unit) => unit !== undefined && (isUnit(unit) || (compoundUnits as readonly string[]).includes(unit)),
       )
       .required(),

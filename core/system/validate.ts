@@ -22,23 +22,23 @@ export function systemProblems(system: BoilerSystem): SystemProblem[] {
 
   const threshold = (field: string, value: Threshold | undefined) => {
     const key = typeof value === 'string' ? value : typeof value === 'object' ? value.of : undefined
-    if (key !== undefined && !parameters.has(key)) say(field, `"${key}" is no parameter of ${system.id}`)
+    if (key !== undefined && !parameters.has(key)) say(field, `"${key}" is not a parameter of ${system.id}`)
     if (typeof value === 'number' && !Number.isFinite(value)) say(field, 'must be a finite number')
   }
   const condition = (field: string, { signal, above, below }: Condition) => {
-    if (!(signal in signalIndex)) say(`${field}.signal`, `"${signal}" is no signal`)
+    if (!(signal in signalIndex)) say(`${field}.signal`, `"${signal}" is not a signal`)
     threshold(`${field}.above`, above)
     threshold(`${field}.below`, below)
   }
   const fails = (field: string, fail: OnFail, stages: Set<string>) => {
     if ('from' in fail && !stages.has(fail.from)) say(`${field}.from`, `there is no stage "${fail.from}" to go back to`)
-    if ('code' in fail && !codes.has(fail.code)) say(`${field}.code`, `"${fail.code}" is no fault code`)
-    if ('shows' in fail && !statuses.has(fail.shows)) say(`${field}.shows`, `"${fail.shows}" is no status`)
+    if ('code' in fail && !codes.has(fail.code)) say(`${field}.code`, `"${fail.code}" is not a fault code`)
+    if ('shows' in fail && !statuses.has(fail.shows)) say(`${field}.shows`, `"${fail.shows}" is not a status`)
     if ('times' in fail) threshold(`${field}.times`, fail.times)
     if ('until' in fail) fail.until.forEach((one, index) => condition(`${field}.until[${index}]`, one))
   }
   const stage = (field: string, one: Stage, stages: Set<string>) => {
-    if (!statuses.has(one.shows)) say(`${field}.shows`, `"${one.shows}" is no status`)
+    if (!statuses.has(one.shows)) say(`${field}.shows`, `"${one.shows}" is not a status`)
     one.proof.forEach((each, index) => condition(`${field}.proof[${index}]`, each))
     threshold(`${field}.hold`, one.hold)
     threshold(`${field}.limit`, one.limit)

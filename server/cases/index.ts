@@ -12,7 +12,7 @@ const caseLimit = 16 * 1024
 export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
   app.get('/api/cases', async (request) => {
     const query = readListQuery(request.query, readCaseCursor)
-    if (!query.ok) throw new ProblemError('invalid', 'Ask for the list with other words.', query.problems)
+    if (!query.ok) throw new ProblemError('invalid', 'Correct what is named and ask for the list again.', query.problems)
     return listCases(database, query.value)
   })
 
@@ -30,7 +30,9 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
   app.get<{ Params: { id: string }; Querystring: { since?: unknown } }>('/api/cases/:id/entries', async (request) => {
     const { since = '0' } = request.query
     if (typeof since !== 'string' || !/^\d{1,9}$/.test(since))
-      throw new ProblemError('invalid', 'Ask from another position.', [{ field: 'since', message: 'since must be a whole number, 0 or more' }])
+      throw new ProblemError('invalid', 'Ask again with since as a whole number, 0 or more.', [
+        { field: 'since', message: 'since must be a whole number, 0 or more' },
+      ])
     return (await findNews(database, named(request.params.id), Number(since))) ?? missing(request.params.id)
   })
 
@@ -51,5 +53,5 @@ function named(id: string): string {
 }
 
 function missing(id: string): never {
-  throw new ProblemError('noCase', `No case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
+  throw new ProblemError('noCase', `There is no case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
 }

@@ -8,7 +8,7 @@ export const experienceFeature: FastifyPluginAsync<{ database: Database }> = asy
   app.get<{ Params: { id: string } }>('/api/cases/:id/past', async (request) => {
     const { id } = request.params
     const past = /^[0-9a-f-]{36}$/.test(id) ? await pastOf(database, id) : undefined
-    if (!past) throw new ProblemError('noCase', `No case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
+    if (!past) throw new ProblemError('noCase', `There is no case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
     return past
   })
 }

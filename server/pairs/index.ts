@@ -24,12 +24,10 @@ export const pairsFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const { device, system, controls, pairs } = parsed.value
     const catalogue = catalogueFor(system, controls)
     if (!catalogue || hashOf(catalogue) !== named(request.params.catalogue))
-      throw new ProblemError('invalid', 'The server knows this catalogue otherwise: its pairs stay on the device.')
+      throw new ProblemError('invalid', 'The server has a different version of this catalogue: its pairs stay on the device.')
     const wrong = pairs.findIndex((one) => !holdsPair(catalogue, one))
     if (wrong >= 0)
-      throw new ProblemError('invalid', 'The catalogue can hold no such pair.', [
-        { field: `pairs[${wrong}]`, message: `pairs[${wrong}] is out of the catalogue` },
-      ])
+      throw new ProblemError('invalid', 'The catalogue has no such pair.', [{ field: `pairs[${wrong}]`, message: `pairs[${wrong}] is not in the catalogue` }])
     return { kept: await keepReport(database, named(request.params.catalogue), device, pairs) }
   })
 }

@@ -8,7 +8,7 @@ import { listSites } from './queries.ts'
 export const sitesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
   app.get('/api/sites', async (request) => {
     const query = readListQuery(request.query, readSiteCursor)
-    if (!query.ok) throw new ProblemError('invalid', 'Ask for the list with other words.', query.problems)
+    if (!query.ok) throw new ProblemError('invalid', 'Correct what is named and ask for the list again.', query.problems)
     return listSites(database, query.value)
   })
 }

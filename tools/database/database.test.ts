@@ -86,7 +86,7 @@ describe('backup and restore', () => {
     await database.close()
   })
 
-  it('refuse what is no whole backup, and change nothing', async () => {
+  it('refuse what is not a complete backup, and change nothing', async () => {
     const { cases } = await get<CaseList>('/api/cases')
     const cut = join(folder, 'cut.sql.gz')
     copyFileSync(file, cut)

@@ -111,7 +111,7 @@ export async function dumpTo(database, file, packer) {
 
 /** Reads a backup through and says what is wrong with it, before anything is touched. */
 export async function verify(file) {
-  if (!existsSync(file)) throw new Advice(`There is no file ${file}.`)
+  if (!existsSync(file)) throw new Advice(`There is no file called ${file}.`)
   let head = ''
   const tail = keepTail()
   tail.on('data', (data) => {
@@ -122,9 +122,9 @@ export async function verify(file) {
       for await (const data of source) void data
     })
   } catch (error) {
-    throw new Advice(`${file} is no whole backup: ${error.message}. Nothing was changed.`)
+    throw new Advice(`${file} is not a complete backup: ${error.message}. Nothing was changed.`)
   }
-  if (!head.startsWith(heading) || !tail.text().includes(ending)) throw new Advice(`${file} is no whole backup of Dewpoint. Nothing was changed.`)
+  if (!head.startsWith(heading) || !tail.text().includes(ending)) throw new Advice(`${file} is not a complete backup of Dewpoint. Nothing was changed.`)
 }
 
 /** Loads a backup into a database that is there and empty. */

@@ -173,7 +173,7 @@ export const hotWaterChecks: CheckRow[] = [
       access: 'drained',
       direct: true,
       concerns: burning,
-      mistake: 'The dear check: the lowest rate and the thermistor look alike and cost minutes.',
+      mistake: 'An expensive check: the lowest rate and the thermistor look alike and cost minutes.',
     },
   ),
   check(

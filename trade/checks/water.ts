@@ -225,7 +225,7 @@ export const waterChecks: CheckRow[] = [
     'Change of the gauge as water is let out',
     none,
     gaugeChange(story('letOut', 0, 'change'), 0.12),
-    ['Bring it to 1.2 bar first.', 'A litre and a half into a measure, at the drain or a radiator: it should fall well.'],
+    ['Bring it to 1.2 bar first.', 'A litre and a half into a measure, at the drain or a radiator: it should fall noticeably.'],
     {
       minutes: 8,
       cautions: [hotParts],

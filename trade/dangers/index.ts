@@ -11,7 +11,7 @@ export const dangers: Danger[] = [
     say: [
       'No flames, no smoking, do not touch switches, bells or the telephone in the room.',
       'Open doors and windows. Shut the gas off at the meter, if you can reach it safely.',
-      'Leave the building with everyone in it. Ring the gas emergency number of your place from outside.',
+      'Leave the building with everyone in it. Ring your local gas emergency number from outside.',
     ],
     act: ['This is an emergency procedure, not a diagnosis. Nothing is lit until the installation is proved tight by someone licensed for it.'],
   },
@@ -66,7 +66,7 @@ export const dangers: Danger[] = [
     label: 'Fire, smoke or scorching',
     ask: 'Does anything burn, smoke or smell of burning?',
     say: ['Switch the boiler off at its isolator and leave it off.', 'Smoke or flame: everyone out, ring the fire emergency number.'],
-    act: ['Do not run it to see. Case off cold and dead; look for heat marks at seals, door, wiring and flue.'],
+    act: ['Do not run it to see. Case off only when cold and dead; look for heat marks at seals, door, wiring and flue.'],
   },
   {
     id: 'overheated',

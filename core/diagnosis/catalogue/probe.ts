@@ -68,15 +68,15 @@ export function probeCheck(scheme: ControlScheme, spec: ProbeSpec): Check {
 export function probeProblem(scheme: ControlScheme, spec: ProbeSpec): string | null {
   const known = terminalsOf(scheme)
   for (const terminal of [spec.over, spec.under])
-    if (!known.includes(terminal)) return `“${terminal}” is no terminal of ${scheme.label}: name two of ${known.join(', ')}, with | between them.`
+    if (!known.includes(terminal)) return `“${terminal}” is not a terminal of ${scheme.label}: name two of ${known.join(', ')}, with | between them.`
   if (spec.over === spec.under) return 'Both probes are on one terminal: that always reads nothing. Move one.'
   if (spec.kind === 'continuity' && !spec.asked.isolated)
     return 'Continuity is tested dead: an ohmmeter on live wires lies, or dies. Isolate, prove dead, then test.'
   if (spec.kind === 'volts' && spec.asked.isolated)
     return 'With the fuse out every terminal reads nothing: voltage is measured live, or test continuity instead.'
   for (const { conductor, terminal } of spec.asked.moved ?? []) {
-    if (!scheme.conductors.some((one) => one.id === conductor)) return `“${conductor}” is no conductor of ${scheme.label}.`
-    if (!known.includes(terminal)) return `“${terminal}” is no terminal of ${scheme.label}.`
+    if (!scheme.conductors.some((one) => one.id === conductor)) return `“${conductor}” is not a conductor of ${scheme.label}.`
+    if (!known.includes(terminal)) return `“${terminal}” is not a terminal of ${scheme.label}.`
   }
   return null
 }

@@ -48,5 +48,5 @@ export const within = (words: string) => words.charAt(0).toLowerCase() + words.s
 export function barring(acts: readonly Act[], { id, situation }: Pick<Check, 'id' | 'situation'>): string | null {
   if (situation.powerOff || situation.drained || situation.demand === 'none') return null
   const found = acts.find(({ kind: { bars } }) => bars && !bars.except?.includes(id) && (bars.demand === 'any' || bars.demand === situation.demand))
-  return found ? `made while this stood: ${within(found.kind.label)}` : null
+  return found ? `taken before this was undone: ${within(found.kind.label)}` : null
 }

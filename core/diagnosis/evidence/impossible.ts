@@ -19,7 +19,7 @@ export const doubtful = 0.6
  */
 export function impossibility(result: NumberResult, value: number, unit: string): string | null {
   if (!sameKind(unit, result.unit)) {
-    return `${unit} is no unit of this reading: give it in ${unitsLike(result.unit).join(', ')}.`
+    return `${unit} is not a unit of this reading: give it in ${unitsLike(result.unit).join(', ')}.`
   }
   const own = convert(value, unit, result.unit)
   const [least, most] = result.possible

@@ -224,7 +224,7 @@ describe('repairs and acts', () => {
   it('what is in the way of a reading makes it doubtful', () => {
     const shut = entry('action', { action: 'feedShut' })
     const taken = measure('flow', 50, '°C', { demand: 'heating' })
-    expect(read(shut, taken).doubted).toEqual([{ entry: taken.id, why: 'made while this stood: feed shut' }])
+    expect(read(shut, taken).doubted).toEqual([{ entry: taken.id, why: 'taken before this was undone: feed shut' }])
     const undone = entry('action', { action: 'feedShut', undone: true })
     expect(read(shut, undone, measure('flow', 50, '°C', { demand: 'heating' })).doubted).toEqual([])
     // drained water is what some checks need

@@ -1,22 +1,35 @@
 import { type Asked, wire, type Wiring } from '../../wiring/index.ts'
-import { type Catalogue, type Check, payloadOf, type ProbeSpec } from '../catalogue/index.ts'
-import { combined, healthyDraws } from './healthyPlants.ts'
-import { drawCount, type FaultSet, plantOf, type Signatures } from './hypotheses.ts'
+import type { Parameters } from '../../system/index.ts'
+import { type Catalogue, type Check, type Fault, payloadOf, type ProbeSpec } from '../catalogue/index.ts'
+import { combined, healthyDraws, patched, severities } from './healthyPlants.ts'
+import { drawCount, type FaultSet, type Signatures } from './hypotheses.ts'
 
 /** Resistance from which an ohmmeter’s beep stays away, Ω. Common practice */
 const beepsBelow = 50
 
+const nominalChanges = new WeakMap<Fault, Parameters>()
+/** What a fault changes in the nominal plant. */
+function inNominal(fault: Fault): Parameters {
+  let changes = nominalChanges.get(fault)
+  if (!changes) nominalChanges.set(fault, (changes = patched(fault, severities(fault, drawCount)[0]!)))
+  return changes
+}
+
 /** A wired system at rest in what is asked, with some faults present. */
 export function wiredWith(catalogue: Catalogue, set: FaultSet, asked: Asked, more: Record<string, number> = {}): Wiring {
-  const parameters = { ...plantOf(catalogue, set, 0), ...more }
+  const healthy = healthyDraws(catalogue.system, drawCount)[0]!
+  const changes = set.map((index) => inNominal(catalogue.faults[index]!))
+  // only what changes is copied: a plant has hundreds of parameters, the faults of its wiring thousands of pairs
+  const touched = Object.fromEntries(changes.flatMap((change) => Object.keys(change).map((key) => [key, healthy[key]!])))
+  const changed: Parameters = { ...combined(touched, changes), ...more }
   const wiring = wire(
     catalogue.system.controls!,
     (key) => {
-      const value = parameters[key]
+      const value = changed[key] ?? healthy[key]
       if (value === undefined) throw new RangeError(`the wiring needs ${key}, which ${catalogue.system.id} does not have`)
       return value
     },
-    (key, otherwise) => parameters[key] ?? otherwise,
+    (key, otherwise) => changed[key] ?? healthy[key] ?? otherwise,
   )
   wiring.settle(asked)
   return wiring

@@ -25,7 +25,7 @@ export const burners = {
   airSwitch: {
     id: 'airSwitch',
     label: 'Air pressure switch',
-    parameters: { stuck: number(0, '1', '−1 never makes, 0 works, 1 stuck closed', own, { min: -1, max: 1 }) },
+    parameters: { stuck: number(0, '1', '−1 never closes, 0 works, 1 stuck closed', own, { min: -1, max: 1 }) },
   },
   airTubes: {
     id: 'airTubes',

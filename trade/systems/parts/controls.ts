@@ -10,7 +10,7 @@ const motorValve = (id: string, label: string, travelTime: number, resistance: n
     freedom: share('how freely the body turns'),
     heldOpen: flag('lever latched open by hand'),
     endSwitch: share('end switch makes when open'),
-    endSwitchStuck: flag('end switch stays made'),
+    endSwitchStuck: flag('end switch stuck closed'),
     travelTime: number(travelTime, 's', 'seconds to open', own, { min: 1 }),
   },
 })

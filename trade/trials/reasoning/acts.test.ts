@@ -100,7 +100,7 @@ describe('acts that change the situation', () => {
   it('with the cold feed shut, what is read at the tap is doubted with why, until it is open again; the check made for it is not', () => {
     const { journal, done, undo } = standing('coldFeedShut')
     const read = () => journal.measure('measure.tapFlow', 0, 'l/min', hot)
-    expect(doubts(done, read())).toEqual(['made while this stood: cold feed shut'])
+    expect(doubts(done, read())).toEqual(['taken before this was undone: cold feed shut'])
     expect(doubts(done, undo(), read())).toEqual([])
     expect(doubts(done, journal.answer('try.shutColdFeed', 'stops', { situation: hot }))).toEqual([])
     expect(doubts(done, journal.answer('display.sequenceHeating', 'complete', { situation: { demand: 'heating' } }))).toEqual([])

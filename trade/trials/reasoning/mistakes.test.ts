@@ -122,7 +122,7 @@ describe('a mistake that is caught', () => {
     expect(low?.lookFor.length ?? 0).toBeGreaterThan(1)
   })
 
-  it('clearing a fault because it works on arrival: “works just now” clears nothing', () => {
+  it('clearing a fault because it works on arrival: “working at the moment” clears nothing', () => {
     const { entry, answer } = scriptedJournal()
     const complaint = entry('complaint', { what: 'noHotWater', pattern: 'workedOnArrival' })
     const result = think([complaint, answer('display.sequenceHotWater', 'complete')])

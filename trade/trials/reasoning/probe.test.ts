@@ -62,7 +62,7 @@ describe('a meter between two terminals', () => {
   it('is refused where it cannot be taken, with why', () => {
     expect(probeProblem(scheme, volts('roomStat.call'))).toBeNull()
     expect(probeProblem(scheme, volts('supply.N'))).toContain('Both probes are on one terminal')
-    expect(probeProblem(scheme, volts('roomStat.wall'))).toContain('is no terminal of Two 2-port valves')
+    expect(probeProblem(scheme, volts('roomStat.wall'))).toContain('is not a terminal of Two 2-port valves')
     expect(probeProblem(scheme, { ...volts('roomStat.call'), kind: 'continuity' })).toContain('Continuity is tested dead')
     expect(probeProblem(scheme, volts('roomStat.call', { ...calling, isolated: true }))).toContain('voltage is measured live')
     const { refused, evidence } = readJournal(catalogue, [reading({ ...volts('roomStat.call'), under: 'roomStat.call' }, 230)])

@@ -10,9 +10,9 @@ const outbox = useOutbox()
 /** where an entry stands that the server is not known to keep */
 const standings = { saving: '', unsaved: 'in this page only, not saved', waiting: 'waiting to send', refused: 'not accepted by the server' } as const
 const clocks = {
-  ahead: 'Time not true: that clock stood ahead',
-  behind: 'Time not true: that clock stood behind',
-  unreadable: 'Time not readable',
+  ahead: 'Clock of that device was fast',
+  behind: 'Clock of that device was slow',
+  unreadable: 'Time unreadable',
 } as const
 const doubts = computed(() => new Map(store.diagnosis?.doubted.map((one) => [one.entry, one.why])))
 const lines = computed(() =>

@@ -10,9 +10,13 @@ import { useFirm } from './firmStore.ts'
 /** What the firm has set: what things cost, and the clock it works by. */
 const firm = useFirm()
 const fields: { key: keyof FirmCosts; label: string; says: string }[] = [
-  { key: 'hourlyRate', label: 'An hour on site', says: 'Every check and repair is paid by the minute.' },
-  { key: 'secondTrip', label: 'A second trip', says: 'The way, and the customer’s patience. The hour there comes on top.' },
-  { key: 'wrongPart', label: 'A good part replaced', says: 'Beyond its price and the time: trust. The higher, the surer before a part is changed.' },
+  { key: 'hourlyRate', label: 'An hour on site', says: 'Every check and repair is costed by the minute.' },
+  { key: 'secondTrip', label: 'A second trip', says: 'Travel, and the customer’s patience. Time on site is added to it.' },
+  {
+    key: 'wrongPart',
+    label: 'A good part replaced',
+    says: 'On top of price and time: lost trust. The higher it is, the surer Dewpoint must be before a part is changed.',
+  },
 ]
 const zones = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((one) => one !== 'UTC')]
 const form = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: zone.value })
@@ -57,7 +61,7 @@ async function save() {
     await firm.send(parsed.value)
     revision.value = firm.settings?.revision ?? 0
     away.value = false
-    said.value = 'Saved. Every case is weighed by it from now on.'
+    said.value = 'Saved. It applies to every case from now on.'
   } catch (error) {
     if (!(error instanceof Refused)) said.value = 'Not saved: the server does not answer. Leave this page open and try again.'
     else if (error.kind === 'changed') said.value = `Not saved: ${error.problem.detail}`

@@ -55,7 +55,7 @@ describe('an answer', () => {
     answer = given
     const error = await outcome(fetchCase(id))
     expect(error).toBeInstanceOf(Unreachable)
-    expect(error).toMatchObject({ forEverything: true, message: 'Something else answers in the server’s place.' })
+    expect(error).toMatchObject({ forEverything: true, message: 'Something other than the Dewpoint server answered.' })
   })
 
   it('that does not come is told', async () => {
@@ -90,7 +90,7 @@ describe('a refusal', () => {
     answer = () => json({ type: '/problems/invalid', status: 422, title: 'x', detail: 'y' }, 502)
     expect(await outcome(fetchCase(id))).toMatchObject({ message: 'x.', forEverything: true })
     answer = () => json({ type: 'about:blank', status: 422, title: 'x', detail: 'y' }, 422)
-    expect(await outcome(fetchCase(id))).toMatchObject({ message: 'Something else answers in the server’s place.' })
+    expect(await outcome(fetchCase(id))).toMatchObject({ message: 'Something other than the Dewpoint server answered.' })
   })
 
   it('with one thing may spare the next; a dead database spares nothing', async () => {

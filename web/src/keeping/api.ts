@@ -102,7 +102,7 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
   const told = problemIn(answer)
   if (told && told.problem.status === response.status && final.has(told.name)) throw new Refused(told.name, told.problem)
   throw new Unreachable(
-    told?.problem.title ? `${told.problem.title}.` : 'Something else answers in the server’s place.',
+    told?.problem.title ? `${told.problem.title}.` : 'Something other than the Dewpoint server answered.',
     meansAll(response, told?.name),
     waitOf(response),
   )

@@ -75,7 +75,7 @@ describe('a case kept on the device', () => {
       device.changeKept(one.id, () => {
         throw new TypeError('of the caller')
       }),
-    ).rejects.toThrow('This browser does not let Dewpoint keep anything.')
+    ).rejects.toThrow('This browser does not let Dewpoint save anything.')
     expect(await device.keptCase(one.id)).toEqual(one)
   })
 
@@ -126,7 +126,7 @@ describe('a device that keeps nothing', () => {
 
   it.each([
     ['QuotaExceededError', 'This device has no room left.'],
-    ['SecurityError', 'This browser does not let Dewpoint keep anything.'],
+    ['SecurityError', 'This browser does not let Dewpoint save anything.'],
   ])('because of a %s says so in words', async (name, words) => {
     vi.stubGlobal('indexedDB', refusing(name))
     vi.resetModules()

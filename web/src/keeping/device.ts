@@ -83,7 +83,7 @@ async function using<T>(work: (database: IDBPDatabase<Device>) => Promise<T>): P
     if (error instanceof DeviceRefused) throw error
     if ((error as { name?: string }).name === 'InvalidStateError') opening = null
     const full = (error as { name?: string }).name === 'QuotaExceededError'
-    throw new DeviceRefused(full ? 'This device has no room left.' : 'This browser does not let Dewpoint keep anything.')
+    throw new DeviceRefused(full ? 'This device has no room left.' : 'This browser does not let Dewpoint save anything.')
   }
 }
 

@@ -337,7 +337,7 @@ describe('a device that keeps nothing', () => {
       },
     })
     await reloadPage()
-    expect(outbox.trouble).toBe('This browser does not let Dewpoint keep anything.')
+    expect(outbox.trouble).toBe('This browser does not let Dewpoint save anything.')
     await outbox.add([entryOf(id)])
     await outbox.flush()
     expect([outbox.items, server.journals.get(id)?.length]).toEqual([[], 1])

@@ -164,7 +164,7 @@ export const useOutbox = defineStore('outbox', () => {
         }
         if (since !== undefined) for (const listener of newsListeners) listener(caseId, news)
         if (batch.every((one) => !taken.has(one.entry.id) && !theirs.has(one.entry.id)))
-          throw new Unreachable('The server did not say that it keeps the entry.', false)
+          throw new Unreachable('The server did not confirm that it saved the entry.', false)
       } catch (error) {
         // one that will not pass must not hold up the others: alone, each gets its own answer
         if (batch.length > 1 && (error instanceof Refused || (error instanceof Unreachable && !error.forEverything))) {

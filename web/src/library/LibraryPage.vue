@@ -13,7 +13,7 @@ const chooser = ref<HTMLInputElement>()
 
 const counts = (system: BoilerSystem) => {
   const { faults, checks, remedies } = catalogues[system.id] ?? catalogueOf(system)
-  return `${faults.length} ways to fail, ${checks.length} checks, ${remedies.length} remedies`
+  return `${faults.length} faults, ${checks.length} checks, ${remedies.length} remedies`
 }
 const lists = computed(() => [
   { title: 'Systems', systems: Object.values(stockCatalogues).map((one) => one.system), own: false },
@@ -22,7 +22,7 @@ const lists = computed(() => [
     systems: Object.values(catalogues).flatMap((one) => (stockCatalogues[one.system.id] ? [] : [one.system])),
     own: false,
   },
-  { title: 'Brought in on this device', systems: imported.value, own: true },
+  { title: 'Imported on this device', systems: imported.value, own: true },
 ])
 
 async function choose(event: Event) {

@@ -25,7 +25,7 @@ describe('times are shown in the firm’s time zone, whatever the device is set 
   })
 
   it('a time nobody can read says so', () => {
-    expect([day('2026-02-31T10:00:61Z'), clock('x'), exactly('')]).toEqual(Array.from({ length: 3 }, () => 'time not readable'))
+    expect([day('2026-02-31T10:00:61Z'), clock('x'), exactly('')]).toEqual(Array.from({ length: 3 }, () => 'time unreadable'))
   })
 })
 

@@ -16,7 +16,7 @@ export function setZone(name: string): void {
 }
 
 /** a time that an older version let pass and that is none */
-const none = 'time not readable'
+const none = 'time unreadable'
 
 /** a day of the calendar, such as that of a top-up, is the same day everywhere */
 const zoneOf = (iso: string) => (/^\d{4}-\d{2}-\d{2}$/.test(iso) ? 'UTC' : zone.value)

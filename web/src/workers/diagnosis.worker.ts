@@ -66,7 +66,7 @@ const reasoning = {
 
 function catalogueOf(system: string, controls: string): Catalogue {
   const catalogue = catalogueFor(system, controls)
-  if (!catalogue) throw new Error(`This Dewpoint does not know the system “${system}” wired as “${controls}”.`)
+  if (!catalogue) throw new Error(`This version of Dewpoint does not know the system “${system}” wired as “${controls}”.`)
   return catalogue
 }
 

@@ -15,9 +15,7 @@ export function runPlant(order: RunRequest, onProgress: (share: number) => void)
   let stop = () => {}
   const stopped = new Promise<null>((done, fail) => {
     stop = () => done(null)
-    worker.addEventListener('error', () =>
-      fail(new Error('The part of Dewpoint that runs a boiler could not be fetched or broke off. Press Run to try again.')),
-    )
+    worker.addEventListener('error', () => fail(new Error('The part of Dewpoint that runs a boiler could not be loaded, or stopped. Press Run to try again.')))
   })
   // plain data only: what is reactive does not cross into a worker
   const plain = JSON.parse(JSON.stringify(order, (_key, value: unknown) => (value === Infinity ? 1e6 : value))) as RunRequest

@@ -10,7 +10,7 @@ export function startWorker<T>(make: () => Worker): <R>(work: (remote: Remote<T>
         event.preventDefault()
         running = null
         worker.terminate()
-        fail(new Error('A part of Dewpoint that does the sums could not be fetched or broke off.'))
+        fail(new Error('The part of Dewpoint that does the sums could not be loaded, or stopped.'))
       })
     })
     broken.catch(() => undefined)

@@ -26,7 +26,7 @@ const questions = computed(() => (chosen.value || said.value ? [] : heard.value.
 const patterns = [
   { value: 'always', title: 'always' },
   { value: 'sometimes', title: 'now and then' },
-  { value: 'workedOnArrival', title: 'works just now' },
+  { value: 'workedOnArrival', title: 'working at the moment' },
 ]
 const places = [
   { value: 'all', title: 'everywhere' },

@@ -15,7 +15,7 @@ const standingWords = {
   nothingWrong: 'nothing more',
   noDemand: 'nothing asks it to run',
   unlisted: 'a cause not listed here',
-  rare: 'many that are rare',
+  rare: 'several rare causes',
   faults: '',
 }
 const closed = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'closed'))
@@ -49,7 +49,7 @@ const ran = (check: string, demand: 'hotWater' | 'heating') => {
   <h1>{{ closed ? 'Closed' : 'Run the failed demand, then the other' }}</h1>
   <p v-if="store.mended && store.catalogue">
     <template v-if="condemned">{{ entryWords(store.catalogue, condemned).result }} condemned: {{ condemned.payload.reason }} </template>
-    Last put right: {{ inSentence(entryWords(store.catalogue, store.mended).result) }}.
+    Last repair: {{ inSentence(entryWords(store.catalogue, store.mended).result) }}.
   </p>
   <ul class="proofs">
     <li v-for="proof in proofs" :key="proof.check">

@@ -105,7 +105,7 @@ async function did(payload: Payload<'repair'>) {
           </p>
           <v-text-field
             v-model="reason"
-            label="Reason to go past it"
+            label="Reason for passing it over"
             :error-messages="asked && reason.trim().length < 5 ? 'Give a reason, or do that check first.' : undefined"
             maxlength="300"
           />

@@ -84,11 +84,13 @@ const instrument = computed(() => {
   return range ? `${meter.label}, on ${range.upTo} ${range.unit}` : meter.label
 })
 const why = computed(() => {
-  if (awaited.value) return 'Working out what each suspect expects…'
+  if (awaited.value) return 'Working out what each suspect would read…'
   const [leader] = store.diagnosis?.suspects ?? []
   const from = next.value?.parts ?? []
   if (!leader || from.length === 0)
-    return next.value && next.value.bits < 0.03 ? 'Tells little now: the suspects all expect much the same.' : 'Bears on several of the lesser suspects.'
+    return next.value && next.value.bits < 0.03
+      ? 'Tells little now: all suspects would read much the same.'
+      : 'Helps sort out several of the less likely suspects.'
   return `Tells “${inSentence(leader.label)}” from ${from
     .slice(0, 3)
     .map((one) => `“${inSentence(one)}”`)
@@ -105,7 +107,7 @@ const enough = computed(() => {
   if (!remedy) return null
   return advice.again
     ? {
-        text: `${remedy.label} would be next, but that hangs on one reading. Take it again first: ${inSentence(advice.again.label)}.`,
+        text: `${remedy.label} would be next, but that rests on one reading. Repeat it first: ${inSentence(advice.again.label)}.`,
         again: advice.again.check,
       }
     : { text: `Further checks cost more than they save. Do next: ${inSentence(remedy.label)}.`, again: null }

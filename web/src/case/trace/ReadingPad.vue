@@ -83,7 +83,7 @@ function record(sureness: 'sure' | 'unsure') {
     <div
       class="plot"
       role="img"
-      :aria-label="`Where each suspect expects this reading: ${pad.bands.map((one) => `${one.label} ${one.peak === null ? 'never reached' : `about ${formatQuantity(one.peak, unit)}`}`).join('; ')}`"
+      :aria-label="`Where this reading would lie with each suspect: ${pad.bands.map((one) => `${one.label} ${one.peak === null ? 'never reached' : `about ${formatQuantity(one.peak, unit)}`}`).join('; ')}`"
     >
       <div v-for="(one, rank) in pad.bands" :key="one.suspect" class="row">
         <span class="who">

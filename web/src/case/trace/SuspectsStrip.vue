@@ -14,7 +14,7 @@ const counts = computed(() => {
   return { good: of('good'), untested: of('untested'), bad: of('bad') }
 })
 const opened = ref<string | null>(null)
-const roleWords = { root: 'root', consequence: 'brought about', alone: '' }
+const roleWords = { root: 'root', consequence: 'consequence', alone: '' }
 /** what stands behind the odds, in words */
 const oddsWords = ({ per1000, assumedCases, cases, proven }: Odds) =>
   `Before any reading ${per1000 < 1 ? per1000.toFixed(1) : Math.round(per1000)} in a thousand call-outs: assumed, counting for ${assumedCases} cases${
