@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright'
 import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 /** The app as a person uses it. */
@@ -78,6 +79,14 @@ export class App {
   get verdict(): Locator {
     return this.page.locator('.verdict')
   }
+}
+
+/** What keeps a view from somebody who sees or moves otherwise, by axe: of the rules named, or of WCAG 2.2 AA. */
+export async function barriers(page: Page, ...rules: string[]): Promise<string[]> {
+  // there are no frames to put together, for which it would open a page of its own
+  const axe = new AxeBuilder({ page }).setLegacyMode()
+  const { violations } = await (rules.length > 0 ? axe.withRules(rules) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])).analyze()
+  return violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)
 }
 
 /** Whoever uses this browser has said before who they are. */

@@ -13,6 +13,7 @@ const webFolder = mkdtempSync(join(tmpdir(), 'dewpoint-web-'))
 mkdirSync(join(webFolder, 'assets'))
 writeFileSync(join(webFolder, 'index.html'), '<title>Dewpoint</title>')
 writeFileSync(join(webFolder, 'assets/a-1234.js'), 'export {}')
+writeFileSync(join(webFolder, 'assets/a-1234.js.br'), 'as the build packed it')
 const { running, get, post } = testApp('app', { webFolder })
 
 describe('health', () => {
@@ -44,6 +45,15 @@ describe('the web application', () => {
 
   it('is cached for good by hashed name', async () => {
     expect((await running.app.inject('/assets/a-1234.js')).headers['cache-control']).toContain('immutable')
+  })
+
+  it('goes out as the build packed it to whoever can unpack that, and plain to everybody else', async () => {
+    const asking = async (encoding: string) => {
+      const { headers, body } = await running.app.inject({ url: '/assets/a-1234.js', headers: { 'accept-encoding': encoding } })
+      return [headers['content-encoding'], headers.vary, headers['content-type'], body]
+    }
+    expect(await asking('gzip, br')).toEqual(['br', 'accept-encoding', 'application/javascript; charset=utf-8', 'as the build packed it'])
+    expect(await asking('identity')).toEqual([undefined, 'accept-encoding', 'application/javascript; charset=utf-8', 'export {}'])
   })
 
   it('answers a missing file, a missing route and an address that cannot be read with problems', async () => {

@@ -2,6 +2,7 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import { modelHash } from './modelHash.mjs'
 import { ensurePackages } from './prepare.mjs'
 import { Advice, bin, command, run, say } from './run.mjs'
@@ -31,12 +32,23 @@ export async function build() {
   await unlessFresh('web', ['core', 'trade', 'contract', 'web', 'package-lock.json', 'tools/build.mjs'], 'web/dist/index.html', async () => {
     say('building the web application')
     await run(bin('vite'), ['build', 'web', '--logLevel', 'warn'])
+    packFiles(join(root, 'web/dist'))
   })
   await unlessFresh('server', ['core', 'trade', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
     say('building the server')
     await run(bin('esbuild'), ['server/main.ts', ...bundling(), '--outfile=server/dist/main.js'])
     await run(bin('esbuild'), ['demo/load.ts', ...bundling(), '--outfile=demo/dist/load.js'])
   })
+}
+
+/** Text of the application packed once, for whoever asks for it so: the server need not pack it for every visitor. */
+function packFiles(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    if (!/\.(js|css|html|svg|webmanifest)$/.test(name)) continue
+    const text = readFileSync(join(folder, name))
+    writeFileSync(join(folder, `${name}.gz`), gzipSync(text, { level: 9 }))
+    writeFileSync(join(folder, `${name}.br`), brotliCompressSync(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }))
+  }
 }
 
 /** Packages stay outside the bundle; what is of the house goes into it. */

@@ -6,6 +6,8 @@ import { ProblemError } from '../problems/index.ts'
 export const staticFeature: FastifyPluginAsync<{ folder: string }> = async (app, { folder }) => {
   await app.register(fastifyStatic, {
     root: folder,
+    // packed by the build
+    preCompressed: true,
     setHeaders: (reply, path) => {
       reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
     },

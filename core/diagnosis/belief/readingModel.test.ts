@@ -6,7 +6,7 @@ import {
   cueProbability,
   notReachedProbability,
   numberDensity,
-  numberProbability,
+  numberProbabilities,
   onScale,
   outcomeProbability,
   readingSpread,
@@ -38,7 +38,7 @@ describe('everything that can be said of a check', () => {
     fc.assert(
       fc.property(check, is, spread, (one, value, wide) => {
         const [low, high] = scaleRange(one)
-        expect(numberProbability(one, value, low, high, wide) + notReachedProbability(value)).toBeCloseTo(1, 10)
+        expect(numberProbabilities(one, value, [low, high], wide)[0]! + notReachedProbability(value)).toBeCloseTo(1, 10)
       }),
     )
   })
@@ -87,7 +87,7 @@ describe('what predicts a number is what judges it', () => {
         fc.double({ min: 5, max: 60, noNaN: true }),
         (value, wide, from) => {
           const to = from + 25
-          expect(numberProbability(linear, value, from, to, wide)).toBeCloseTo(
+          expect(numberProbabilities(linear, value, [from, to], wide)[0]!).toBeCloseTo(
             integral((x) => numberDensity(linear, value, x, wide), from, to),
             6,
           )
@@ -100,14 +100,14 @@ describe('what predicts a number is what judges it', () => {
   it('what lies beyond the ends of the scale counts as the end', () => {
     // a reading of 1000 °C is held at the end of the scale, and so is the chance of it
     expect(onScale(linear, 1000)).toBe(100)
-    const beyond = numberProbability(linear, 99, 95, 100, 4)
+    const beyond = numberProbabilities(linear, 99, [95, 100], 4)[0]!
     expect(beyond).toBeGreaterThan(integral((x) => numberDensity(linear, 99, x, 4), 95, 100) * 1.3)
   })
 
   it('Student’s t with four degrees of freedom: 2.132 spreads above lie five hundredths (published tables)', () => {
     // all but “anything” and “not reached”
     const modelled = (1 - 0.015) * (1 - notReachedProbability(50))
-    const above = numberProbability(linear, 50, 50 + 2.132 * 3, 100, 3) - (1 - notReachedProbability(50)) * 0.015 * ((50 - 2.132 * 3) / 100)
+    const above = numberProbabilities(linear, 50, [50 + 2.132 * 3, 100], 3)[0]! - (1 - notReachedProbability(50)) * 0.015 * ((50 - 2.132 * 3) / 100)
     expect(above / modelled).toBeCloseTo(0.05, 3)
   })
 

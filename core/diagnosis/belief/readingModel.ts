@@ -50,15 +50,23 @@ export function numberDensity(check: Check, is: number, said: number, spread: nu
 }
 
 /**
- * Chance of a number between two places of the scale, by {@link numberDensity}; the scale's ends take what lies beyond them.
+ * Chances of a number between each place of the scale and the next, by {@link numberDensity}; the scale's ends take what lies beyond them.
+ *
+ * @param places ascending, on the scale of the comparison
+ * @returns one chance fewer than places
  */
-export function numberProbability(check: Check, is: number, from: number, to: number, spread: number): number {
+export function numberProbabilities(check: Check, is: number, places: readonly number[], spread: number): number[] {
   const [low, high] = scaleRange(check)
-  const flat = (to - from) / (high - low)
-  if (Number.isNaN(is)) return (1 - notReachedProbability(is)) * flat
+  const reached = 1 - notReachedProbability(is)
   const centre = onScale(check, is)
-  const upTo = (place: number) => (place <= low ? 0 : place >= high ? 1 : errorUpTo(place - centre, spread))
-  return (1 - notReachedProbability(is)) * ((1 - anything) * (upTo(to) - upTo(from)) + anything * flat)
+  const upTo = places.map((place) => {
+    if (place <= low) return 0
+    return place >= high ? 1 : errorUpTo(place - centre, spread)
+  })
+  return places.slice(1).map((to, index) => {
+    const flat = (to - places[index]!) / (high - low)
+    return reached * (Number.isNaN(is) ? flat : (1 - anything) * (upTo[index + 1]! - upTo[index]!) + anything * flat)
+  })
 }
 
 /** What an unlisted cause makes of a result: half the time what a healthy appliance would, else what is strange. */

@@ -3,7 +3,7 @@ import { alikeReadings, type Signatures } from '../signatures/index.ts'
 import {
   instrumentOf,
   notReachedProbability,
-  numberProbability,
+  numberProbabilities,
   onScale,
   outcomeProbability,
   readingSpread,
@@ -73,10 +73,7 @@ function binEdges(check: Check): number[] {
 }
 
 function binned(check: Check, value: number, spread: number, edges: readonly number[]): Float64Array {
-  const chances = new Float64Array(bins + 1)
-  for (let bin = 0; bin < bins; bin++) chances[bin] = numberProbability(check, value, edges[bin]!, edges[bin + 1]!, spread)
-  chances[bins] = notReachedProbability(value)
-  return chances
+  return Float64Array.of(...numberProbabilities(check, value, edges, spread), notReachedProbability(value))
 }
 
 function strangely(check: Check, size: number, edges: readonly number[]): Float64Array {

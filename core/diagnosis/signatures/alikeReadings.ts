@@ -28,31 +28,33 @@ export function alikeReadings(catalogue: Catalogue, signatures: Signatures, chec
   return tables.get(check.id)!
 }
 
+/** rows looked at before the next column’s turn: what they read stays in the cache meanwhile */
+const atOnce = 64
+
 /** The columns from one to before another of a table of plants by checks. */
 function build({ sets, first }: Signatures, table: Float32Array, width: number, from: number, to: number): Alike[] {
-  const plants = first[sets.length + 1]!
-  const columns = Array.from({ length: to - from }, (_unused, index) => {
-    const values: number[] = []
-    const of = new Uint16Array(plants)
-    const places = new Map<number, number>()
-    const healthy = Array.from({ length: first[1]! }, (_each, draw) => table[draw * width + from + index]!)
-    const place = (value: number) => {
-      let at = places.get(value)
-      if (at === undefined) {
-        at = values.push(value) - 1
-        places.set(value, at)
+  const columns = Array.from({ length: to - from }, (_unused, index) => ({
+    at: from + index,
+    values: [] as number[],
+    of: new Uint16Array(first[sets.length + 1]!),
+    places: new Map<number, number>(),
+  }))
+  for (let row = 0; row <= sets.length; row += atOnce) {
+    const end = Math.min(sets.length + 1, row + atOnce)
+    for (const { at, values, of, places } of columns) {
+      const placeOf = (value: number) => {
+        let place = places.get(value)
+        if (place === undefined) places.set(value, (place = values.push(value) - 1))
+        return place
       }
-      return at
-    }
-    return { values, of, healthy, place }
-  })
-  for (let row = 0; row <= sets.length; row++) {
-    const nominal = first[row]!
-    for (let plant = nominal; plant < first[row + 1]!; plant++) {
-      for (let index = 0; index < columns.length; index++) {
-        const { of, healthy, place } = columns[index]!
-        const value = table[plant * width + from + index]!
-        of[plant] = row > 0 && value === healthy[plant - nominal] ? of[plant - nominal]! : place(value)
+      for (let each = row; each < end; each++) {
+        const nominal = first[each]!
+        for (let plant = nominal; plant < first[each + 1]!; plant++) {
+          const draw = plant - nominal
+          const value = table[plant * width + at]!
+          // most faults leave a check as it is on the same appliance without them
+          of[plant] = each > 0 && value === table[draw * width + at]! ? of[draw]! : placeOf(value)
+        }
       }
     }
   }
