@@ -32,7 +32,7 @@ export async function build() {
   await unlessFresh('web', ['core', 'trade', 'contract', 'web', 'package-lock.json', 'tools/build.mjs'], 'web/dist/index.html', async () => {
     say('building the web application')
     await run(bin('vite'), ['build', 'web', '--logLevel', 'warn'])
-    packFiles(join(root, 'web/dist'))
+    packFiles(join(root, 'web/dist/assets'))
   })
   await unlessFresh('server', ['core', 'trade', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
     say('building the server')
@@ -41,10 +41,10 @@ export async function build() {
   })
 }
 
-/** Text of the application packed once, for whoever asks for it so: the server need not pack it for every visitor. */
+/** Files that never change under their name are packed once, for whoever asks for them so: the server need not pack them for every visitor. */
 function packFiles(folder) {
-  for (const name of readdirSync(folder, { recursive: true })) {
-    if (!/\.(js|css|html|svg|webmanifest)$/.test(name)) continue
+  for (const name of readdirSync(folder)) {
+    if (!/\.(js|css|svg)$/.test(name)) continue
     const text = readFileSync(join(folder, name))
     writeFileSync(join(folder, `${name}.gz`), gzipSync(text, { level: 9 }))
     writeFileSync(join(folder, `${name}.br`), brotliCompressSync(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }))
