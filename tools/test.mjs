@@ -16,18 +16,25 @@ await command(async () => {
   mkdirSync(reports, { recursive: true })
 
   const results = []
+  /** how long a step takes, in whole seconds */
+  const timer = () => {
+    const from = performance.now()
+    return () => Math.round((performance.now() - from) / 1000)
+  }
   /** a step that passes or fails as a whole */
   const check = async (name, program, ...args) => {
+    const seconds = timer()
     try {
       await run(bin(program), args)
-      results.push({ name, passed: 1, failed: 0 })
+      results.push({ name, passed: 1, failed: 0, took: seconds() })
     } catch (error) {
-      results.push({ name, passed: 0, failed: 1, output: error.message })
+      results.push({ name, passed: 0, failed: 1, took: seconds(), output: error.message })
     }
   }
   /** a step with a report of its own that counts its tests; a run that ends badly without a failed test fails by itself */
   const tests = async (name, report, read, program, args, env = {}) => {
     let ended = ''
+    const seconds = timer()
     await run(bin(program), args, { env }).catch((error) => (ended = error.message))
     let counted = { passed: 0, failed: 0 }
     try {
@@ -36,7 +43,7 @@ await command(async () => {
       ended ||= 'no report was written'
     }
     if (counted.passed + counted.failed === 0 || (ended && counted.failed === 0)) counted.failed++
-    results.push({ name, ...counted, output: ended })
+    results.push({ name, ...counted, took: seconds(), output: ended })
   }
   const vitest = (name, ...projects) => {
     const report = join(reports, `${name}.json`)
@@ -73,14 +80,14 @@ await command(async () => {
       await check('dead code', 'knip')
       await check('lint', 'eslint', '.', '--max-warnings', '0')
       await check('format', 'prettier', '--check', '--log-level', 'warn', '.')
-      await check('types', 'tsc', '-p', 'tsconfig.json')
+      await check('types', '../typescript-native/bin/tsc', '-p', 'tsconfig.json')
       await check('types of the web', 'vue-tsc', '-p', 'web/tsconfig.json')
       await vitest('unit', 'pure', 'unit', 'unit-elsewhere')
     })(),
   ])
 
-  for (const { name, passed, failed, output } of results) {
-    console.log(`${failed > 0 ? '✗' : '✓'} ${name}: ${passed} passed${failed > 0 ? `, ${failed} failed` : ''}`)
+  for (const { name, passed, failed, took, output } of results) {
+    console.log(`${failed > 0 ? '✗' : '✓'} ${name}: ${passed} passed${failed > 0 ? `, ${failed} failed` : ''}, ${took} s`)
     if (failed > 0) console.log(output)
   }
   const sum = (key) => results.reduce((total, one) => total + one[key], 0)

@@ -36,7 +36,7 @@ describe.each(named)('%s', (_id, system) => {
 
   it('healthy, runs through both demands and passes its closing checks across the spread', () => {
     const ran = new Set<string>()
-    for (const p of healthyDraws(system, 40, 7)) {
+    for (const p of healthyDraws(system, 20, 7)) {
       const timelines = Object.fromEntries(runsOf(system).map((one) => [one.id, simulate(system, p, one)]))
       for (const [demand, id] of [
         ['heatingStage', 'heating'],
@@ -93,13 +93,15 @@ describe.each(named)('%s', (_id, system) => {
       fc.property(fc.nat(catalogue.faults.length - 1), fc.nat(7), fc.nat(20), (fault, draw, pick) => {
         const one = catalogue.runs[pick % catalogue.runs.length]!
         const timeline = simulate(system, plantOf(catalogue, [fault], draw), one)
+        const wrong: string[] = []
         for (let row = 1; row < timeline.rows; row++) {
-          if (at(timeline, row, 'plateHeat') > 0.1 && at(timeline, row, 'plateFlow') > 0.5)
-            expect(at(timeline, row, 'plateOut')).toBeLessThanOrEqual(at(timeline, row, 'plateIn') + 1e-9)
-          if (at(timeline, row, 'flame') < 0.5) expect(at(timeline, row, 'burnerPower')).toBe(0)
-          expect(at(timeline, row, 'plateFlow')).toBeLessThanOrEqual(at(timeline, row, 'waterFlow') + 1e-9)
-          expect(at(timeline, row, 'flowTemperature')).toBeLessThan(125)
+          const is = (signal: SignalName) => at(timeline, row, signal)
+          if (is('plateHeat') > 0.1 && is('plateFlow') > 0.5 && !(is('plateOut') <= is('plateIn') + 1e-9)) wrong.push(`${row}: the plate warms what heats it`)
+          if (is('flame') < 0.5 && is('burnerPower') !== 0) wrong.push(`${row}: heat without a flame`)
+          if (!(is('plateFlow') <= is('waterFlow') + 1e-9)) wrong.push(`${row}: more flow through the plate than from the pump`)
+          if (!(is('flowTemperature') < 125)) wrong.push(`${row}: ${is('flowTemperature')} °C`)
         }
+        expect(wrong).toEqual([])
       }),
       { numRuns: 30, seed: 5 },
     )
