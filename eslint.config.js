@@ -3,6 +3,12 @@ import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
+/** what depends on where the machine stands */
+const localTime = {
+  selector: 'MemberExpression[property.name=/^(get|set)(Hours|Minutes|Date|Day|Month|FullYear|TimezoneOffset)$|^toLocale(DateString|TimeString)$/]',
+  message: 'Times are in UTC; what is shown or typed goes through web/src/shared/times.ts.',
+}
+
 export default ts.config(
   { ignores: ['**/dist/**', '.cache/**', '.dewpoint/**', 'node_modules/**', 'server/database/migrations/**', 'test-results/**'] },
   js.configs.recommended,
@@ -36,13 +42,18 @@ export default ts.config(
       ],
       'no-restricted-syntax': [
         'error',
-        {
-          selector:
-            'MemberExpression[property.name=/^(get|set)(Hours|Minutes|Date|Day|Month|FullYear|TimezoneOffset)$|^toLocale(String|DateString|TimeString)$/]',
-          message: 'Core knows no local time.',
-        },
+        localTime,
+        { selector: "MemberExpression[property.name='toLocaleString']", message: 'Core knows no language of a machine.' },
         { selector: 'NewExpression[callee.name="Date"][arguments.length!=1]', message: 'Core takes the time, in UTC.' },
       ],
+    },
+  },
+  {
+    files: ['{web,server,contract,demo,cli}/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts', 'web/src/shared/times.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', localTime, { selector: 'NewExpression[callee.name="Date"][arguments.length>1]', message: localTime.message }],
+      'no-restricted-imports': ['error', { paths: ['date-fns', '@date-fns/tz'].map((name) => ({ name, message: localTime.message })) }],
     },
   },
   prettier,

@@ -2,9 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
 /** where moments and days are read, written or shown: everywhere else lint keeps local time out, so one zone is enough */
-const timed = ['core/casebook', 'core/diagnosis/evidence', 'core/formats', 'contract', 'demo', 'web/src/{case,keeping,shared,today}'].map(
-  (folder) => `${folder}/**/*.test.ts`,
-)
+const timed = ['core/casebook/**/*', 'core/diagnosis/evidence/*', 'contract/**/*', 'web/src/shared/times'].map((files) => `${files}.test.ts`)
 /** half an hour off, and behind: what took its own zone for UTC shows */
 const behind = { TZ: 'America/St_Johns' }
 
@@ -22,6 +20,7 @@ export default defineConfig({
           env: behind,
           setupFiles: ['tools/fixedSeed.ts'],
           testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
       {
@@ -32,6 +31,7 @@ export default defineConfig({
           env: behind,
           setupFiles: ['tools/fixedSeed.ts'],
           testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
       {
@@ -39,10 +39,12 @@ export default defineConfig({
           name: 'unit-elsewhere',
           include: [...timed, 'tools/timeZone.test.ts'],
           exclude: notUnit,
+          isolate: false,
           // ahead of everybody: it is tomorrow there
           env: { TZ: 'Pacific/Kiritimati' },
           setupFiles: ['tools/fixedSeed.ts'],
           testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
       {
@@ -52,6 +54,7 @@ export default defineConfig({
           globalSetup: ['server/testDatabase.ts'],
           fileParallelism: false,
           testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
     ],

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { build } from './build.mjs'
 import { portIsFree, startMariadb } from './database/mariadb.mjs'
-import { ensureDebian, ensurePackages } from './prepare.mjs'
+import { ensureInstalled } from './prepare.mjs'
 import { Advice, command, run, say } from './run.mjs'
 import { root } from './stamp.mjs'
 import { keepRunning } from './supervise.mjs'
@@ -29,8 +29,7 @@ await command(async () => {
   await stopLeftOverServer()
   if (!(await portIsFree(port))) throw new Advice(`Port ${port} is in use by another program. Choose another: PORT=${port + 10} npm run demo`)
   if (options.has('--fresh')) await startOver()
-  if (ownDatabase) await ensureDebian('mariadb-server')
-  await ensurePackages()
+  await ensureInstalled(...(ownDatabase ? ['mariadb-server'] : []))
   await build()
 
   mkdirSync(folder, { recursive: true })

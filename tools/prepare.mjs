@@ -28,7 +28,7 @@ const programs = {
 }
 
 /** Installs Debian packages whose programs are missing. */
-export async function ensureDebian(...packages) {
+async function ensureDebian(...packages) {
   const missing = packages.filter((name) => programs[name].some((path) => !existsSync(path)))
   if (missing.length === 0) return
   say(`installing ${missing.join(' and ')} from Debian`)
@@ -47,4 +47,13 @@ export async function ensureDebian(...packages) {
         (process.getuid() === 0 ? `\n${error.message}` : ''),
     )
   }
+}
+
+/**
+ * Installs what is missing, npm packages and Debian packages at once: the one unpacks while the other waits for the network. Both are waited
+ * for before either's trouble is told.
+ */
+export async function ensureInstalled(...debian) {
+  const ended = await Promise.allSettled([ensureDebian(...debian), ensurePackages()])
+  for (const one of ended) if (one.status === 'rejected') throw one.reason
 }

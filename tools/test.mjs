@@ -2,15 +2,14 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from './build.mjs'
-import { ensureDebian, ensurePackages } from './prepare.mjs'
+import { ensureInstalled } from './prepare.mjs'
 import { bin, command, run, say } from './run.mjs'
 import { root } from './stamp.mjs'
 
 const reports = join(root, '.cache', 'reports')
 
 await command(async () => {
-  await ensureDebian('mariadb-server', 'chromium-headless-shell', 'ngspice')
-  await ensurePackages()
+  await ensureInstalled('mariadb-server', 'chromium-headless-shell', 'ngspice')
   await build()
   rmSync(reports, { recursive: true, force: true })
   mkdirSync(reports, { recursive: true })

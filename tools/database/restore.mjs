@@ -1,7 +1,7 @@
 // npm run restore -- FILE: puts a backup in the place of everything entered, also one of an older version.
 import { build } from '../build.mjs'
 import { ask, countOf, loadInto, verify, withDatabase } from './dump.mjs'
-import { ensureDebian, ensurePackages } from '../prepare.mjs'
+import { ensureInstalled } from '../prepare.mjs'
 import { Advice, bin, command, run, say } from '../run.mjs'
 
 const args = process.argv.slice(2)
@@ -10,8 +10,7 @@ await command(async () => {
   const [file, ...rest] = args.filter((one) => one !== '--yes')
   if (!file || rest.length > 0) throw new Advice('Say which: npm run restore -- FILE')
   await verify(file)
-  if (!process.env.DATABASE_URL) await ensureDebian('mariadb-server')
-  await ensurePackages()
+  await ensureInstalled(...(process.env.DATABASE_URL ? [] : ['mariadb-server']))
   await build()
   await withDatabase(async (database) => {
     const present = await countOf(database)
