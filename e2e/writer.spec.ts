@@ -45,6 +45,10 @@ test('a known place is chosen, never taken for the one meant by its name', async
   const known = page.getByRole('list', { name: 'Known places' })
   await expect(known).toContainText('Upper Quay 1')
   await expect(page.getByRole('alert')).toContainText('say that it is another one')
+  // a name typed anew is not asked about until it is known too
+  await page.getByLabel('Customer or place').fill(`${name} Annexe`)
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await open('Lower Quay 9')
   await page.getByRole('button', { name: 'It is another place' }).click()
   await page.getByRole('button', { name: 'Open the case' }).click()
   await expect(page).toHaveURL(/\/call$/)

@@ -37,12 +37,13 @@ watch(
 const known = shallowRef<SiteLine | null>(null)
 /** somebody said that a place of the same name is another one */
 const isAnother = ref(false)
+/** whether that is to be said first */
+const unclear = ref(false)
 watch(
   () => form.name.trim(),
-  () => (isAnother.value = false),
+  () => (isAnother.value = unclear.value = false),
 )
 const namesakes = computed(() => sites.value.filter((one) => one.name.toLowerCase() === form.name.trim().toLowerCase()))
-const unclear = ref(false)
 /** the boiler there that is called about; null for one not known yet */
 const chosen = ref<string | null>(null)
 /** a boiler chosen by hand stands, whatever is known of the place */
