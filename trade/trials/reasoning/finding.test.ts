@@ -8,9 +8,8 @@ const signatures = loadSignatures(catalogue)
 const simulated = simulatedChecks(catalogue)
 
 /** Answers every check from one plant, as a careful engineer would read it; cues as the fault makes likeliest. */
-function answers(fault: number, draw: number): (check: Check) => Entry {
+function answers(fault: number, draw: number, entry: ReturnType<typeof scriptedJournal>['entry']): (check: Check) => Entry {
   const values = readChecks(catalogue, plantOf(catalogue, [fault], draw))
-  const { entry } = scriptedJournal()
   return (check) => {
     const situation = { demand: check.situation.demand, drained: true, temperature: { value: 60, unit: '°C' } }
     const value = values[simulated.indexOf(check)]!
@@ -23,16 +22,17 @@ function answers(fault: number, draw: number): (check: Check) => Entry {
   }
 }
 
-/** every third fault, which third by the seed: SEED=1, 2, 3 walk them all */
-const third = Number(process.env.SEED ?? 0) % 3
+/** every fourth fault, which fourth by the seed: SEED=1 to 4 walk them all */
+const fourth = Number(process.env.SEED ?? 0) % 4
 
 describe('following the check offered', () => {
-  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const).filter((_one, index) => index % 3 === third))(
+  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const).filter((_one, index) => index % 4 === fourth))(
     '%s is brought home',
     (id, index) => {
-      const answer = answers(index, index % drawCount)
+      const { entry } = scriptedJournal()
+      const answer = answers(index, index % drawCount, entry)
       const asked = ['ask.hotWater', 'ask.heating'].map((check) => answer(catalogue.checks.find((one) => one.id === check)!))
-      const journal = [...asked]
+      const journal: Entry[] = [...asked]
       const part = catalogue.faults[index]!.part
       let result: Diagnosis = diagnose(catalogue, signatures, journal, { detail: 1 })
       // told apart, or so likely that mending it costs less than looking on
@@ -42,6 +42,11 @@ describe('following the check offered', () => {
       for (let step = 0; step < 22 && !home() && result.next[0]; step++) {
         journal.push(answer(catalogue.checks.find((one) => one.id === result.next[0]!.check)!))
         result = diagnose(catalogue, signatures, journal, { detail: 1 })
+        if (result.stop) {
+          // what is dangerous to go on with is made safe first
+          journal.push(entry('action', { action: 'madeSafe', note: 'shut off, room air measured' }))
+          result = diagnose(catalogue, signatures, journal, { detail: 1 })
+        }
       }
       expect(home(), `${id} after ${journal.length} readings: ${result.suspects[0]?.key}`).toBe(true)
     },

@@ -1,20 +1,11 @@
 import { scriptedJournal, type Entry } from '@dewpoint/core/casebook'
-import {
-  diagnose,
-  likeliestPairs,
-  nextProbes,
-  nominalSignatures,
-  probing,
-  weighJournal,
-  payloadOf,
-  type Experience,
-  type ProbeSpec,
-} from '@dewpoint/core/diagnosis'
+import { diagnose, likeliestPairs, nextProbes, probing, weighJournal, payloadOf, type Experience, type ProbeSpec } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
 import { catalogueFor } from '../../index.ts'
+import { loadSignatures } from '../../shipped.ts'
 
 const catalogue = catalogueFor('system-boiler', 'two-valves')!
-const signatures = nominalSignatures(catalogue)
+const signatures = loadSignatures(catalogue)
 const calling = { programmed: { heating: true, hotWater: true }, cold: { hotWater: true } }
 const volts = (over: string): ProbeSpec => ({ kind: 'volts', over, under: 'supply.N', meter: 'tester', asked: calling })
 const { entry, complain, answer, repair } = scriptedJournal()

@@ -5,7 +5,6 @@ import {
   readJournal,
   diagnose,
   nextProbes,
-  nominalSignatures,
   payloadOf,
   probing,
   probeProblem,
@@ -16,11 +15,12 @@ import {
 import { probeColumn } from '@dewpoint/core/diagnosis/signatures'
 import { describe, expect, it } from 'vitest'
 import { catalogueFor } from '../../index.ts'
+import { loadSignatures } from '../../shipped.ts'
 import fc from 'fast-check'
 
 const catalogue = catalogueFor('system-boiler', 'two-valves')!
 const scheme = catalogue.system.controls!
-const signatures = nominalSignatures(catalogue)
+const signatures = loadSignatures(catalogue)
 const index = (id: string) => catalogue.faults.findIndex((one) => one.id === id)
 const calling = { programmed: { heating: true, hotWater: true }, cold: { hotWater: true } }
 const volts = (over: string, asked: ProbeSpec['asked'] = calling): ProbeSpec => ({ kind: 'volts', over, under: 'supply.N', meter: 'tester', asked })
