@@ -16,7 +16,7 @@ test('what may be danger is asked about, in the call and in the case, until some
   await expect(questions).toContainText('Is there a smell of gas now?')
   await questions.getByRole('button', { name: 'No, asked and ruled out' }).click()
   await expect(questions).toHaveCount(0)
-  await expect(app.journal).toContainText('Asked about danger: none')
+  await expect(app.journal).toContainText('Danger asked about and ruled out')
 })
 
 test('yes to it stops the case, and says why', async ({ app, page }) => {

@@ -59,6 +59,6 @@ export const actions: ActionKind[] = [
     bars: { demand: 'any' },
     caution: 'Dead while it is moved; back on its own terminal afterwards.',
   },
-  { id: 'dangerRuledOut', label: 'Asked about danger: none', rulesOut: true },
+  { id: 'dangerRuledOut', label: 'Danger asked about and ruled out', rulesOut: true },
   { id: 'madeSafe', label: 'Made safe, by someone licensed for it', makesSafe: true, caution: 'Record who made it safe and how.' },
 ]

@@ -56,4 +56,8 @@ watch(shown, follow, { flush: 'post' })
 .within {
   padding: 24px;
 }
+/* a heading takes the focus to be read out, not to be pressed */
+.within :deep(h1:focus-visible) {
+  outline: none;
+}
 </style>
