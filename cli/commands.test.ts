@@ -7,6 +7,7 @@ import { build } from 'esbuild'
 import { stockCatalogues } from '@dewpoint/trade'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { diagnoseCase } from './diagnoseCase.ts'
+import { lists } from './lists.ts'
 
 /** The programs as one file each: they are started dozens of times, and read two hundred sources otherwise. */
 const built = '.cache/commands'
@@ -131,7 +132,7 @@ describe('diagnose', () => {
     expect(shares).toEqual([...shares].sort((a, b) => b - a))
     expect(shares.at(-1)).toBeGreaterThanOrEqual(0.001)
     expect(shares.reduce((sum, one) => sum + one, 0)).toBeGreaterThan(0.8)
-    const known = (JSON.parse(run('diagnose', '--list', 'faults').stdout) as { id: string; system: string }[]).filter((one) => one.system === 'premix-combi')
+    const known = (lists.faults!() as { id: string; system: string }[]).filter((one) => one.system === 'premix-combi')
     expect(Object.keys(faults).sort()).toEqual(known.map((one) => one.id).sort())
     // a fault stands alone or with others: no less likely than any suspect it is part of
     for (const { faults: set, probability } of suspects) for (const id of set) expect(faults[id]).toBeGreaterThanOrEqual(probability)
@@ -141,8 +142,12 @@ describe('diagnose', () => {
     expect(diagnosed('smellOfGas')).toMatchObject({ stop: { danger: 'gasSmell' }, suspects: [], next: [] })
   })
 
-  it.each(['systems', 'controls', 'faults', 'checks', 'remedies', 'actions', 'facts'])('--list %s prints a list with ids', (list) => {
-    const all = JSON.parse(run('diagnose', '--list', list).stdout) as { id: string; system?: string }[]
+  it('--list prints a list', () => {
+    expect(JSON.parse(run('diagnose', '--list', 'actions').stdout)).toEqual(asPrinted(lists.actions!()))
+  })
+
+  it.each(Object.keys(lists))('%s are listed with ids', (list) => {
+    const all = lists[list]!() as { id: string; system?: string }[]
     // each by a name of its own within its system, and of every system there is
     const names = all.map((one) => `${one.system} ${one.id}`)
     expect(new Set(names).size).toBe(names.length)
@@ -247,16 +252,13 @@ describe('simulate', () => {
     expect(rows.map((row) => Number(row.split(',')[tap]))).toEqual(rows.map(() => 0))
   })
 
-  it.each(['system-boiler', 'atmos-combi', 'coil-combi', 'regular-pilot', 'zone-24v', 'electric-flow', 'quay-24', 'trade/models/quay-24.json'])(
-    'knows %s',
-    (system) => {
-      const { status, stdout } = run('simulate', '--system', system, '--demand', system === 'electric-flow' ? 'dhw' : 'heating', '--minutes', '8')
-      expect(status).toBe(0)
-      const [header, ...rows] = stdout.trim().split('\n')
-      const flow = header!.split(',').indexOf('flowTemperature (°C)')
-      expect(Math.max(...rows.map((row) => Number(row.split(',')[flow])))).toBeGreaterThan(45)
-    },
-  )
+  it.each(['system-boiler', 'electric-flow', 'quay-24', 'trade/models/quay-24.json'])('knows %s', (system) => {
+    const { status, stdout } = run('simulate', '--system', system, '--demand', system === 'electric-flow' ? 'dhw' : 'heating', '--minutes', '8')
+    expect(status).toBe(0)
+    const [header, ...rows] = stdout.trim().split('\n')
+    const flow = header!.split(',').indexOf('flowTemperature (°C)')
+    expect(Math.max(...rows.map((row) => Number(row.split(',')[flow])))).toBeGreaterThan(45)
+  })
 
   it.each([
     [['--fault', 'tea.cold'], 'tea.cold'],

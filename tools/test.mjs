@@ -66,13 +66,14 @@ await command(async () => {
     )
   }
 
-  say('route and browser tests; beside them lint, format, types, layers, dead code, and unit tests in two time zones')
+  say('all at once: route and browser tests; unit tests in two time zones; lint, format, types, layers, dead code')
   // what waits for a database or a page leaves room for what only reckons
   await Promise.all([
     (async () => {
       await vitest('routes', 'routes')
       await browser()
     })(),
+    vitest('unit', 'pure', 'unit', 'unit-elsewhere'),
     (async () => {
       await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
       await check('layers', 'depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'trade', 'contract', 'server', 'web', 'cli', 'demo')
@@ -81,7 +82,6 @@ await command(async () => {
       await check('format', 'prettier', '--check', '--log-level', 'warn', '.')
       await check('types', '../typescript-native/bin/tsc', '-p', 'tsconfig.json')
       await check('types of the web', 'vue-tsc', '-p', 'web/tsconfig.json')
-      await vitest('unit', 'pure', 'unit', 'unit-elsewhere')
     })(),
   ])
 
