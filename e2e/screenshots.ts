@@ -57,6 +57,7 @@ test('light', async ({ app, page }) => {
   await take(page, 'wiring')
   await app.takeCall('Smell of gas', 'Sail loft')
   await expect(page.getByRole('heading', { level: 1, name: 'Smell of gas' })).toBeVisible()
+  await expect(page.getByText('waiting to send')).toHaveCount(0)
   await take(page, 'stop')
 })
 

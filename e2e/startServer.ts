@@ -28,7 +28,7 @@ export default async function startServer(): Promise<() => Promise<void>> {
 }
 
 async function answering(url: string): Promise<void> {
-  for (let attempt = 0; attempt < 150; attempt++) {
+  for (let attempt = 0; attempt < 600; attempt++) {
     const ok = await fetch(url).then(
       (response) => response.ok,
       () => false,

@@ -66,13 +66,11 @@ await command(async () => {
     )
   }
 
-  say('all at once: route and browser tests; unit tests in two time zones; lint, format, types, layers, dead code')
+  say('all at once: browser tests; route tests; unit tests in two time zones; lint, format, types, layers, dead code')
   // what waits for a database or a page leaves room for what only reckons
   await Promise.all([
-    (async () => {
-      await vitest('routes', 'routes')
-      await browser()
-    })(),
+    browser(),
+    vitest('routes', 'routes'),
     vitest('unit', 'pure', 'unit', 'unit-elsewhere'),
     (async () => {
       await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
