@@ -58,6 +58,6 @@ watch(shown, follow, { flush: 'post' })
 }
 /* a heading takes the focus to be read out, not to be pressed */
 .within :deep(h1:focus-visible) {
-  outline: none;
+  outline: none !important;
 }
 </style>
