@@ -53,20 +53,34 @@ export function numberDensity(check: Check, is: number, said: number, spread: nu
  * Chances of a number between each place of the scale and the next, by {@link numberDensity}; the scale's ends take what lies beyond them.
  *
  * @param places ascending, on the scale of the comparison
+ * @param into where they are put, from `at` on
  * @returns one chance fewer than places
  */
-export function numberProbabilities(check: Check, is: number, places: readonly number[], spread: number): number[] {
+export function numberProbabilities(
+  check: Check,
+  is: number,
+  places: ArrayLike<number>,
+  spread: number,
+  into = new Float64Array(places.length - 1),
+  at = 0,
+): Float64Array {
   const [low, high] = scaleRange(check)
   const reached = 1 - notReachedProbability(is)
   const centre = onScale(check, is)
-  const upTo = places.map((place) => {
-    if (place <= low) return 0
-    return place >= high ? 1 : errorUpTo(place - centre, spread)
-  })
-  return places.slice(1).map((to, index) => {
-    const flat = (to - places[index]!) / (high - low)
-    return reached * (Number.isNaN(is) ? flat : (1 - anything) * (upTo[index + 1]! - upTo[index]!) + anything * flat)
-  })
+  const isRead = !Number.isNaN(is)
+  let below = 0
+  for (let index = 0; index < places.length; index++) {
+    const place = places[index]!
+    let upTo = 0
+    if (place >= high) upTo = 1
+    else if (place > low && isRead) upTo = errorUpTo(place - centre, spread)
+    if (index > 0) {
+      const flat = (place - places[index - 1]!) / (high - low)
+      into[at + index - 1] = reached * (isRead ? (1 - anything) * (upTo - below) + anything * flat : flat)
+    }
+    below = upTo
+  }
+  return into
 }
 
 /** What an unlisted cause makes of a result: half the time what a healthy appliance would, else what is strange. */

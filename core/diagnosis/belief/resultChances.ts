@@ -30,8 +30,7 @@ function chancesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief,
     const which = listOf[source + from]!
     let weight = 0
     while (from < weights.length && listOf[source + from] === which) weight += weights[from++]!
-    const list = lists[which]!
-    for (let result = 0; result < size; result++) chances[result]! += weight * list[result]!
+    for (let result = 0; result < size; result++) chances[result]! += weight * lists[which * size + result]!
   }
   return unlisted ? chances.map((healthy, result) => unlistedProbability(healthy, strange[result]!)) : chances
 }

@@ -19,8 +19,8 @@ const bins = 20
 export interface ResultTable {
   /** results: outcomes and "not reached", or bins and "not reached" */
   size: number
-  /** distinct lists of chances, each summing to one */
-  chances: Float64Array[]
+  /** [list][result]: distinct lists of chances, each summing to one */
+  chances: Float64Array
   /** which list a plant has */
   listOf: Uint16Array
   /** chances where nothing is known of the cause */
@@ -42,41 +42,48 @@ function build(catalogue: Catalogue, signatures: Signatures, check: Check): Resu
   const instrument = instrumentOf(catalogue, check)
   const isOutcome = check.result.kind === 'outcome'
   const size = check.result.kind === 'outcome' ? check.result.outcomes.length + 1 : bins + 1
-  const chances: Float64Array[] = []
   const alike = new Map<number, number>()
   const { values, of } = alikeReadings(catalogue, signatures, check)
   const edges = binEdges(check)
-  const lists = Uint16Array.from(values, (value) => {
+  /** of each list a value that has it, and its spread */
+  const heads: { value: number; spread: number }[] = []
+  const lists = new Uint16Array(values.length)
+  for (let place = 0; place < values.length; place++) {
+    const value = values[place]!
     // values closer than a fifth of a reading's spread read alike
     const spread = isOutcome ? 5 : readingSpread(check, instrument, Number.isNaN(value) ? 0 : value)
     const key = Number.isNaN(value) ? NaN : Math.round((onScale(check, value) * 5) / spread) * spread
     let list = alike.get(key)
-    if (list === undefined) {
-      list = chances.push(isOutcome ? outcomes(check, value, size) : binned(check, value, spread, edges)) - 1
-      alike.set(key, list)
+    if (list === undefined) alike.set(key, (list = heads.push({ value, spread }) - 1))
+    lists[place] = list
+  }
+  const chances = new Float64Array(heads.length * size)
+  heads.forEach(({ value, spread }, list) => {
+    if (isOutcome) for (let said = 0; said < size; said++) chances[list * size + said] = outcomeProbability(check, value, said === size - 1 ? -1 : said)
+    else {
+      numberProbabilities(check, value, edges, spread, chances, list * size)
+      chances[list * size + bins] = notReachedProbability(value)
     }
-    return list
   })
-  return { size, chances, listOf: of.map((place) => lists[place]!), strange: strangely(check, size, edges) }
+  return { size, chances, listOf: through(of, lists), strange: strangely(check, size, edges) }
 }
 
-function outcomes(check: Check, value: number, size: number): Float64Array {
-  return Float64Array.from({ length: size }, (_unused, said) => outcomeProbability(check, value, said === size - 1 ? -1 : said))
+/** What each place leads to: kept by itself so that it compiles tightly. */
+function through(places: Uint16Array, to: Uint16Array): Uint16Array {
+  const reached = new Uint16Array(places.length)
+  for (let index = 0; index < places.length; index++) reached[index] = to[places[index]!]!
+  return reached
 }
 
 /** Where the bins begin and end; a sensor that drifted reads within a few times its chart, and what lies beyond falls into the bins at the ends. */
-function binEdges(check: Check): number[] {
+function binEdges(check: Check): Float64Array {
   const [low, high] = scaleRange(check)
   const [from, to] = check.result.kind === 'number' && check.result.thermistor ? [Math.log(0.3), Math.log(3)] : [low, high]
   const edges = Array.from({ length: bins + 1 }, (_unused, edge) => from + ((to - from) * edge) / bins)
-  return [low, ...edges.slice(1, -1), high]
+  return Float64Array.of(low, ...edges.slice(1, -1), high)
 }
 
-function binned(check: Check, value: number, spread: number, edges: readonly number[]): Float64Array {
-  return Float64Array.of(...numberProbabilities(check, value, edges, spread), notReachedProbability(value))
-}
-
-function strangely(check: Check, size: number, edges: readonly number[]): Float64Array {
+function strangely(check: Check, size: number, edges: Float64Array): Float64Array {
   if (check.result.kind === 'outcome') return new Float64Array(size).fill(strangeAnswer(check, -1))
   const density = strangeDensity(check)
   return Float64Array.from({ length: size }, (_unused, bin) => (bin === bins ? strangeAnswer(check, -1) : density * (edges[bin + 1]! - edges[bin]!)))

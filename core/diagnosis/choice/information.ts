@@ -68,6 +68,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const massOf = Float64Array.from(mass)
   /** an unlisted cause reads partly like a healthy appliance, for the rest strangely */
   const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? unlistedProbability(1, 0) : 1))
+  const together = byGroup(count, groupIn, plants, shares)
   /** what a group has of "strangely" */
   const strangeIn = new Float64Array(count)
   massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
@@ -79,9 +80,11 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       return { joint: table, size: 2 }
     }
     const { size, chances, listOf, strange } = resultTable(catalogue, signatures, check)
-    const byList = new Float64Array(count * chances.length)
-    addUp(byList, chances.length, listOf, plants, groupIn, shares)
-    return { joint: beliefByResult(byList, chances, size, { share: strangeIn, chances: strange }), size }
+    const table = new Float64Array(count * size)
+    for (let one = 0; one < count; one++)
+      if (strangeIn[one]! > 0) for (let result = 0; result < size; result++) table[one * size + result] = strangeIn[one]! * strange[result]!
+    addByGroup(table, size, chances, listOf, together)
+    return { joint: table, size }
   }
   return {
     groups,
@@ -111,13 +114,16 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       const into = merged(joint(check), check.result.kind === 'number')
       const size = Math.max(...into) + 1
       const lists = alike()
-      const own = table.chances.flatMap((list) =>
-        [false, true].map((isUnlisted) => {
+      const own: number[] = []
+      for (let from = 0; from < table.chances.length; from += table.size)
+        for (const isUnlisted of [false, true]) {
           const sum = new Array<number>(size).fill(0)
-          list.forEach((chance, result) => (sum[into[result]!]! += isUnlisted ? unlistedProbability(chance, table.strange[result]!) : chance))
-          return lists.of(sum)
-        }),
-      )
+          for (let result = 0; result < table.size; result++) {
+            const chance = table.chances[from + result]!
+            sum[into[result]!]! += isUnlisted ? unlistedProbability(chance, table.strange[result]!) : chance
+          }
+          own.push(lists.of(sum))
+        }
       for (let index = 0; index < listOf.length; index++) listOf[index] = own[2 * table.listOf[plants[index]!]! + (rowsOf[index] === unlisted ? 1 : 0)]!
       return { size, chances: lists.all, listOf }
     },
@@ -172,23 +178,12 @@ export function bitsOf(catalogue: Catalogue, signatures: Signatures, belief: Bel
   return bits
 }
 
-/**
- * Belief by group and list of chances, as belief by group and result.
- *
- * @param strange what of each group reads strangely, and how
- */
-export function beliefByResult(
-  byList: Float64Array,
-  chances: readonly Float64Array[],
-  size: number,
-  strange?: { share: Float64Array; chances: Float64Array },
-): Float64Array {
+/** Belief by group and list of chances, as belief by group and result. */
+export function beliefByResult(byList: Float64Array, chances: readonly Float64Array[], size: number): Float64Array {
   const lists = chances.length
   const count = byList.length / lists
   const joint = new Float64Array(count * size)
   for (let one = 0; one < count; one++) {
-    if (strange && strange.share[one]! > 0)
-      for (let result = 0; result < size; result++) joint[one * size + result] = strange.share[one]! * strange.chances[result]!
     for (let list = 0; list < lists; list++) {
       const share = byList[one * lists + list]!
       if (share < 1e-9) continue
@@ -199,12 +194,49 @@ export function beliefByResult(
   return joint
 }
 
-/** Belief by group and list: the one long loop of ranking, kept by itself so that it compiles tightly. */
-function addUp(byList: Float64Array, lists: number, listOf: Uint16Array, plantOf: Int32Array, groupIn: Int32Array, massOf: Float64Array): void {
-  const count = plantOf.length
-  for (let index = 0; index < count; index++) {
-    const at = groupIn[index]! * lists + listOf[plantOf[index]!]!
-    byList[at] = byList[at]! + massOf[index]!
+/** Plants in the order of their groups. */
+interface Together {
+  /** first plant of every group, and behind the last */
+  from: Int32Array
+  plant: Int32Array
+  mass: Float64Array
+}
+
+function byGroup(count: number, groupIn: Int32Array, plants: Int32Array, massOf: Float64Array): Together {
+  const from = new Int32Array(count + 1)
+  for (const group of groupIn) from[group + 1]!++
+  for (let group = 0; group < count; group++) from[group + 1]! += from[group]!
+  const next = from.slice(0, count)
+  const plant = new Int32Array(plants.length)
+  const mass = new Float64Array(plants.length)
+  groupIn.forEach((group, index) => {
+    const at = next[group]!++
+    plant[at] = plants[index]!
+    mass[at] = massOf[index]!
+  })
+  return { from, plant, mass }
+}
+
+/** Adds what the plants of every group read to a table of group by result: the one long loop of ranking, kept by itself so that it compiles tightly. */
+function addByGroup(table: Float64Array, size: number, chances: Float64Array, listOf: Uint16Array, { from, plant, mass }: Together): void {
+  const byList = new Float64Array(chances.length / size)
+  const met = new Uint16Array(byList.length)
+  for (let group = 0; group + 1 < from.length; group++) {
+    let lists = 0
+    for (let index = from[group]!; index < from[group + 1]!; index++) {
+      const own = mass[index]!
+      if (own === 0) continue
+      const list = listOf[plant[index]!]!
+      if (byList[list] === 0) met[lists++] = list
+      byList[list]! += own
+    }
+    for (let one = 0; one < lists; one++) {
+      const list = met[one]!
+      const share = byList[list]!
+      byList[list] = 0
+      if (share < 1e-9) continue
+      for (let result = 0; result < size; result++) table[group * size + result]! += share * chances[list * size + result]!
+    }
   }
 }
 

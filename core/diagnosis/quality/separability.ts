@@ -94,8 +94,8 @@ function singleChances(catalogue: Catalogue, signatures: Signatures, check: Chec
     const sum = new Float64Array(table.size)
     const [from, to] = [first[row]!, first[row + 1]!]
     for (let plant = from; plant < to; plant++) {
-      const one = table.chances[table.listOf[plant]!]!
-      for (let index = 0; index < table.size; index++) sum[index]! += one[index]! / (to - from)
+      const list = table.listOf[plant]! * table.size
+      for (let index = 0; index < table.size; index++) sum[index]! += table.chances[list + index]! / (to - from)
     }
     return sum
   })

@@ -33,30 +33,47 @@ const atOnce = 64
 
 /** The columns from one to before another of a table of plants by checks. */
 function build({ sets, first }: Signatures, table: Float32Array, width: number, from: number, to: number): Alike[] {
-  const columns = Array.from({ length: to - from }, (_unused, index) => ({
-    at: from + index,
-    values: [] as number[],
-    of: new Uint16Array(first[sets.length + 1]!),
-    places: new Map<number, number>(),
-  }))
+  const columns = Array.from({ length: to - from }, (_unused, index) => columnOf(first[sets.length + 1]!, from + index))
   for (let row = 0; row <= sets.length; row += atOnce) {
     const end = Math.min(sets.length + 1, row + atOnce)
-    for (const { at, values, of, places } of columns) {
-      const placeOf = (value: number) => {
-        let place = places.get(value)
-        if (place === undefined) places.set(value, (place = values.push(value) - 1))
-        return place
-      }
-      for (let each = row; each < end; each++) {
-        const nominal = first[each]!
-        for (let plant = nominal; plant < first[each + 1]!; plant++) {
-          const draw = plant - nominal
-          const value = table[plant * width + at]!
-          // most faults leave a check as it is on the same appliance without them
-          of[plant] = each > 0 && value === table[draw * width + at]! ? of[draw]! : placeOf(value)
-        }
-      }
-    }
+    for (const column of columns) for (let each = row; each < end; each++) putRow(column, table, width, first, each, sets[each] ?? [])
   }
   return columns.map(({ values, of }) => ({ values, of }))
+}
+
+/** One check’s readings, being put together. */
+interface Column extends Alike {
+  /** which value of a row of the table */
+  at: number
+  places: Map<number, number>
+  /** place of "not reached", −1 before there is one */
+  notReached: number
+}
+
+function columnOf(plants: number, at: number): Column {
+  return { at, values: [], of: new Uint16Array(plants), places: new Map(), notReached: -1 }
+}
+
+/** Most faults leave a check as it is on the same appliance without them; several at once mostly leave it as one of them alone does. */
+function putRow(column: Column, table: Float32Array, width: number, first: Int32Array, row: number, set: readonly number[]): void {
+  const { at, of } = column
+  const nominal = first[row]!
+  const count = first[row + 1]! - nominal
+  const one = set.length > 1 ? first[set[0]! + 1]! : nominal
+  const other = set.length > 1 ? first[set[1]! + 1]! : nominal
+  for (let draw = 0; draw < count; draw++) {
+    const plant = nominal + draw
+    const value = table[plant * width + at]!
+    if (row > 0 && value === table[draw * width + at]!) of[plant] = of[draw]!
+    else if (one < nominal && value === table[(one + draw) * width + at]!) of[plant] = of[one + draw]!
+    else if (other < nominal && value === table[(other + draw) * width + at]!) of[plant] = of[other + draw]!
+    else of[plant] = placeOf(column, value)
+  }
+}
+
+function placeOf(column: Column, value: number): number {
+  if (Number.isNaN(value)) return column.notReached < 0 ? (column.notReached = column.values.push(value) - 1) : column.notReached
+  let place = column.places.get(value)
+  if (place === undefined) column.places.set(value, (place = column.values.push(value) - 1))
+  return place
 }
