@@ -1,4 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
+import type { NewCase } from '@dewpoint/contract'
+import { newEntry } from '@dewpoint/core/casebook'
+import { v7 } from 'uuid'
 import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
 /** The app as a person uses it. */
@@ -17,6 +20,35 @@ export class App {
     await this.page.getByRole('button', { name: 'Open the case' }).click()
     await expect(this.page).toHaveURL(/\/case\/[0-9a-f-]{36}\/call$/)
     return place
+  }
+
+  /**
+   * Opens a case somebody else has taken the call for, at a place of the test's own.
+   *
+   * @param what its complaint
+   * @returns the place
+   */
+  async openCase(what: string, { phase = 'trace', system = 'premix-combi', controls = 'direct' } = {}): Promise<string> {
+    const now = Date.now()
+    const body: NewCase = {
+      id: v7(),
+      openedAt: new Date(now).toISOString(),
+      site: { id: v7(), name: `Test place ${v7()}`, address: '', note: '' },
+      appliance: { id: v7(), system, label: 'Boiler under the stairs', installedOn: '' },
+      controls,
+      settings: {},
+    }
+    const complained = newEntry('complaint', { what, where: 'all', pattern: 'always' }, { id: v7(), now, author: 'Bo Larkspur', seen: [] })
+    await this.post('/api/cases', body)
+    await this.post(`/api/cases/${body.id}/entries`, { entries: [complained] })
+    await this.page.goto(this.address(`/case/${body.id}/${phase}`))
+    if (phase === 'trace') await expect(this.nextTitle).toBeVisible()
+    return body.site.name
+  }
+
+  private async post(path: string, data: object): Promise<void> {
+    const answer = await this.page.request.post(this.address(path), { data })
+    expect(answer.ok(), await answer.text()).toBe(true)
   }
 
   async trace(): Promise<void> {

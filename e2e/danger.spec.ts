@@ -20,8 +20,7 @@ test('what may be danger is asked about, in the call and in the case, until some
 })
 
 test('yes to it stops the case, and says why', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.choose('Bubbles at a gas joint')
   await page.locator('.pad').getByRole('button', { name: 'yes' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Smell of gas' })).toBeVisible()

@@ -19,8 +19,7 @@ test('tap hot-cold-hot: three suspects stand together; 1.8 kΩ at 60 °C convict
   app,
   page,
 }) => {
-  await app.takeCall('Tap runs hot, cold, hot')
-  await app.trace()
+  await app.openCase('hotColdHot')
   await app.answer('Does the burner drop out at the high limit on hot water?', 'drops out')
   for (const one of ['Plate blocked on the heating side', 'Flow thermistor reads high', 'Lowest fan speed set too high'])
     await expect(app.suspects).toContainText(one)
@@ -40,8 +39,7 @@ test('tap hot-cold-hot: three suspects stand together; 1.8 kΩ at 60 °C convict
 })
 
 test('locks out, fan hums, supplied, standing still: the fan', async ({ app }) => {
-  await app.takeCall('Locks out with a fault code')
-  await app.trace()
+  await app.openCase('locksOut')
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
   await app.answer('Fan seen turning while supplied', 'stands still')
@@ -98,8 +96,7 @@ test('the cursor starts in the first field and is not taken from words being typ
 })
 
 test('the ladder is marked, and the mark is evidence', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await page.getByRole('button', { name: /Fan and air/ }).click()
   await page.getByRole('button', { name: 'It stops here' }).click()
   await expect(page.getByRole('button', { name: /Pump and water, proved/ })).toBeVisible()
@@ -108,8 +105,7 @@ test('the ladder is marked, and the mark is evidence', async ({ app, page }) => 
 })
 
 test('from repair to proof to closed', async ({ app, page }) => {
-  await app.takeCall('Locks out with a fault code')
-  await app.trace()
+  await app.openCase('locksOut')
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
   await app.answer('Fan seen turning while supplied', 'stands still')
@@ -126,8 +122,7 @@ test('from repair to proof to closed', async ({ app, page }) => {
 })
 
 test('orders of checks: forward begins at the beginning', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await page.getByRole('button', { name: 'Backwards' }).click()
   await expect(page.getByRole('button', { name: 'Backwards' })).toHaveAttribute('aria-pressed', 'true')
   await app.atRest()

@@ -4,8 +4,7 @@ import { App, expect, knownAs, test } from './app.ts'
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
 test('a reload in the middle loses nothing, and the list knows the case', async ({ app, page }) => {
-  const place = await app.takeCall('No hot water')
-  await app.trace()
+  const place = await app.openCase('noHotWater')
   await app.answer('Do the radiators get hot?', 'hot as always')
   await expect(app.suspects).toContainText('Flow turbine stiff or stuck')
   await page.reload()
@@ -16,8 +15,7 @@ test('a reload in the middle loses nothing, and the list knows the case', async 
 })
 
 test('with the server away entries are kept on the device, through a reload of the page, and sent when it is back', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await page.route('**/api/**', (route) => route.abort())
   await app.answer('Do the radiators get hot?', 'hot as always')
   await expect(page.getByRole('status').filter({ hasText: 'waiting to send' })).toContainText('1 entry waiting to send')
@@ -32,8 +30,7 @@ test('with the server away entries are kept on the device, through a reload of t
 })
 
 test('two people on one case see what both wrote', async ({ app, page, browser }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.goto(page.url())
@@ -46,8 +43,7 @@ test('two people on one case see what both wrote', async ({ app, page, browser }
 })
 
 test('of two tabs one sends what the other cannot, and both know it', async ({ app, page, context }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await expect(page.getByText('waiting to send')).toHaveCount(0)
   const other = await context.newPage()
   await other.goto(app.address('/firm'))
@@ -61,8 +57,7 @@ test('of two tabs one sends what the other cannot, and both know it', async ({ a
 })
 
 test('a double click on an answer writes it once', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.choose('Do the radiators get hot?')
   await page.locator('.pad').getByRole('button', { name: 'hot as always' }).dblclick()
   await expect(app.journal.getByText('Do the radiators get hot?')).toHaveCount(1)
@@ -70,8 +65,7 @@ test('a double click on an answer writes it once', async ({ app, page }) => {
 })
 
 test('readings in another unit are taken as they are; impossible ones are not taken', async ({ app, page }) => {
-  await app.takeCall('No heating')
-  await app.trace()
+  await app.openCase('noHeating')
   await app.choose('Gauge, cold')
   const reading = page.getByLabel('Reading', { exact: true })
   await reading.fill('17')

@@ -4,8 +4,7 @@ test.describe.configure({ mode: 'parallel' })
 
 /** Records a number of the check that is chosen. */
 async function crossed(app: App): Promise<void> {
-  await app.takeCall('Tap runs hot, cold, hot')
-  await app.trace()
+  await app.openCase('hotColdHot')
   await app.measure('Plate, heating side in, as the burner drops out or settled', '60')
   await app.choose('Plate, heating side out, as the burner drops out or settled')
   await app.page.getByLabel('Reading', { exact: true }).fill('78')
@@ -35,8 +34,7 @@ test('kept as doubtful it stays in the journal and is not asked about again', as
 })
 
 test('by keyboard: the order of checks, and what stands behind a suspect', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   const order = page.getByRole('group', { name: 'Order of checks' })
   await expect(order.getByRole('button', { name: 'Most informative' })).toHaveAttribute('aria-pressed', 'true')
   await page.keyboard.press('o')
@@ -47,8 +45,7 @@ test('by keyboard: the order of checks, and what stands behind a suspect', async
 })
 
 test('enough is known: the repair is offered as cheaper than another check, and the one reading it hangs on is to be taken again', async ({ app, page }) => {
-  await app.takeCall('Locks out with a fault code')
-  await app.trace()
+  await app.openCase('locksOut')
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
   await app.answer('Fan seen turning while supplied', 'stands still')
@@ -97,8 +94,7 @@ test('what things cost is kept, and refused where it cannot be', async ({ app, p
 })
 
 test('a known-good part on trial: in sight until its own is back, and what runs through with it condemns the part', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.answer('How far does hot water get?', 'Tap seen')
   await page.locator('body').click({ position: { x: 5, y: 400 } })
   await page.keyboard.press('a')
@@ -118,8 +114,7 @@ test('a known-good part on trial: in sight until its own is back, and what runs 
 })
 
 test('with the cold feed shut a reading at the tap is given little weight, and says so before and after', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await page.getByRole('button', { name: 'Log an action' }).click()
   await page.getByRole('button', { name: /^Cold feed shut/ }).click()
   await app.choose('Flow at the tap, fully open')
@@ -133,8 +128,7 @@ test('with the cold feed shut a reading at the tap is given little weight, and s
 })
 
 test('two repairs in one case: after the first, what still stands is offered, condemned and mended too', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
   await app.answer('Fan seen turning while supplied', 'stands still')

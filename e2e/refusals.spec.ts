@@ -121,8 +121,7 @@ test('what was discarded is gone from the journal, after it was asked for twice'
 })
 
 test('a captive portal that answers everything with a page of its own loses nothing', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await expect(page.getByText('waiting to send')).toHaveCount(0)
   await page.route('**/api/**', (route) => route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Welcome to the harbour</h1>' }))
   await app.answer('Do the radiators get hot?', 'hot as always')
@@ -132,8 +131,7 @@ test('a captive portal that answers everything with a page of its own loses noth
 })
 
 test('a device without room says so at once, never calls the entry kept, and sends it all the same', async ({ app, page }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await expect(page.getByText('waiting to send')).toHaveCount(0)
   await page.route('**/api/**', (route) => route.abort())
   await page.evaluate(`{
@@ -157,8 +155,7 @@ test('a device without room says so at once, never calls the entry kept, and sen
 })
 
 test('an entry of a device whose clock is a day behind stands after what it had seen, and its time is marked', async ({ app, page, browser }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.answer('Is the display, or its lamp, alive?', 'lit')
   await expect(page.getByText('waiting to send')).toHaveCount(0)
   const context = await knownAs('Ines Quill', await browser.newContext())
@@ -177,8 +174,7 @@ test('an entry of a device whose clock is a day behind stands after what it had 
 })
 
 test('undo takes back one’s own, not what a colleague wrote last', async ({ app, page, browser }) => {
-  await app.takeCall('No hot water')
-  await app.trace()
+  await app.openCase('noHotWater')
   await app.answer('Is the display, or its lamp, alive?', 'lit')
   const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
@@ -194,8 +190,7 @@ test('undo takes back one’s own, not what a colleague wrote last', async ({ ap
 })
 
 test('a reading half typed stays with its check when a colleague writes, and is recorded for it', async ({ app, page, browser }) => {
-  await app.takeCall('Tap runs hot, cold, hot')
-  await app.trace()
+  await app.openCase('hotColdHot')
   const offered = 'Tap temperature, fully open, settled'
   await app.atRest()
   await page.getByRole('button', { name: 'Offer another' }).click()

@@ -7,8 +7,7 @@ const caseOf = async (app: App, page: Page, place: string) => {
 }
 
 test('keyboard alone: answer, next, record, undo, help', async ({ app, page }) => {
-  await app.takeCall('Tap runs hot, cold, hot')
-  await app.trace()
+  await app.openCase('hotColdHot')
   await app.choose('Does the burner drop out at the high limit on hot water?')
   await page.locator('body').click({ position: { x: 5, y: 400 } })
   await page.keyboard.press('1')

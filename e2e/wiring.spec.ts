@@ -3,7 +3,7 @@ import { expect, test, type App } from './app.ts'
 test.describe.configure({ mode: 'parallel' })
 
 /** Takes a call for a system, says how it is wired, and stands before the map. */
-async function wired(app: App, system: string, complaint: string, scheme: string): Promise<void> {
+async function wiredByHand(app: App, system: string, complaint: string, scheme: string): Promise<void> {
   const { page } = app
   await page.goto(app.address('/new'))
   await app.chooseBoiler(system)
@@ -13,6 +13,12 @@ async function wired(app: App, system: string, complaint: string, scheme: string
   await page.getByRole('link', { name: 'Wiring' }).press('Enter')
   await page.getByRole('button', { name: scheme }).click()
   await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+}
+
+/** Stands before the map of a case whose wiring is known. */
+async function wired(app: App, system: string, controls: string, complaint: string): Promise<void> {
+  await app.openCase(complaint, { phase: 'wiring', system, controls })
+  await expect(app.page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
 }
 
 /** Puts the red probe on a terminal by pressing it on the map, and records what is read against where the black one is. */
@@ -28,7 +34,7 @@ async function read(app: App, terminal: number, volts: string): Promise<void> {
 const demand = (page: App['page'], name: string) => page.getByRole('group', { name: 'What is asked' }).getByRole('button', { name, exact: true })
 
 test('two 2-port valves: live on motor and permanent live, none switched: the valve and nothing else', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'No hot water from the cylinder', 'Two 2-port valves Programmer')
+  await wiredByHand(app, 'Condensing system boiler 24', 'No hot water from the cylinder', 'Two 2-port valves Programmer')
   await expect(page.getByText('Healthy: 230 V')).toBeVisible()
   await read(app, 25, '0')
   await read(app, 17, '230')
@@ -42,7 +48,7 @@ test('two 2-port valves: live on motor and permanent live, none switched: the va
 })
 
 test('24 V zones: a warm neighbour clears what they share; the thermostat, its conductor or its setting are left', async ({ app, page }) => {
-  await wired(app, 'Zoned heating boiler', 'One zone cold, its neighbour warm', 'Four zones with 24 V valves')
+  await wired(app, 'zone-24v', 'zones-24v', 'oneZoneCold')
   await page.getByRole('button', { name: 'Place black' }).click()
   await page.getByRole('button', { name: /^Terminal 11, Zone valve 1 24 V return/ }).click()
   await page.getByRole('button', { name: 'Place red' }).click()
@@ -52,7 +58,7 @@ test('24 V zones: a warm neighbour clears what they share; the thermostat, its c
 })
 
 test('24 V zones: a valve that opens and calls nothing: its end switch', async ({ app, page }) => {
-  await wired(app, 'Zoned heating boiler', 'One zone cold, its neighbour warm', 'Four zones with 24 V valves')
+  await wired(app, 'zone-24v', 'zones-24v', 'oneZoneCold')
   await read(app, 10, '25.6')
   await page.getByRole('button', { name: 'Place black' }).click()
   await page.getByRole('button', { name: /^Terminal 2, Fused isolator N/ }).click()
@@ -64,7 +70,7 @@ test('24 V zones: a valve that opens and calls nothing: its end switch', async (
 })
 
 test('mid-position valve stuck at hot water: white and grey live, orange dead, the lever resists: head or body', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'No heating', 'Mid-position valve At rest')
+  await wired(app, 'system-boiler', 'mid-position', 'noHeating')
   await read(app, 14, '230')
   await read(app, 15, '230')
   await read(app, 16, '0')
@@ -75,7 +81,7 @@ test('mid-position valve stuck at hot water: white and grey live, orange dead, t
 })
 
 test('24 V zones: every zone cold, no voltage behind the transformer: its fuse or itself', async ({ app, page }) => {
-  await wired(app, 'Zoned heating boiler', 'Every zone stays cold', 'Four zones with 24 V valves')
+  await wired(app, 'zone-24v', 'zones-24v', 'allZonesCold')
   await page.getByRole('button', { name: 'Place black' }).click()
   await page.getByRole('button', { name: /^Terminal 7, Transformer 24 V return/ }).click()
   await page.getByRole('button', { name: 'Place red' }).click()
@@ -86,7 +92,7 @@ test('24 V zones: every zone cold, no voltage behind the transformer: its fuse o
 })
 
 test('two 2-port valves: heating runs whenever hot water does: one is held open by hand', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'Radiators warm whenever hot water is on', 'Two 2-port valves Programmer')
+  await wired(app, 'system-boiler', 'two-valves', 'heatsWithHotWater')
   await expect(demand(page, 'Cylinder thermostat calls')).toHaveAttribute('aria-pressed', 'true')
   await read(app, 12, '0')
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
@@ -95,7 +101,7 @@ test('two 2-port valves: heating runs whenever hot water does: one is held open 
 })
 
 test('pump runs with nothing asked: back from the boiler to a wire on the wrong terminal, then a thermostat stuck closed behind it', async ({ app, page }) => {
-  await wired(app, 'Heat-only boiler 22', 'Pump runs with nothing asked', 'Gravity hot water, pumped heating')
+  await wired(app, 'regular-pilot', 'gravity-pumped', 'pumpRunsUnasked')
   await expect(demand(page, 'Room thermostat calls')).toHaveAttribute('aria-pressed', 'false')
   await page.getByRole('button', { name: 'From the boiler back' }).click()
   await expect(page.getByRole('button', { name: /^Probe next: Boiler demand/ })).toBeVisible()
@@ -116,7 +122,7 @@ test('pump runs with nothing asked: back from the boiler to a wire on the wrong 
 })
 
 test('mid-position valve: the map says what grey is not; dead grey with its source live is a lost conductor', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'No heating', 'Mid-position valve At rest')
+  await wired(app, 'system-boiler', 'mid-position', 'noHeating')
   await demand(page, 'Room thermostat calls').click()
   await demand(page, 'Room thermostat calls').click()
   await read(app, 14, '230')
@@ -127,7 +133,7 @@ test('mid-position valve: the map says what grey is not; dead grey with its sour
 })
 
 test('a seized body looks like a dead head until the head is lifted off', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'No hot water from the cylinder', 'Two 2-port valves Programmer')
+  await wired(app, 'system-boiler', 'two-valves', 'noStoredHotWater')
   await read(app, 17, '230')
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
   await app.answer('Lever of the hot-water valve while it should be open', 'springs back or resists')
@@ -138,7 +144,7 @@ test('a seized body looks like a dead head until the head is lifted off', async 
 })
 
 test('a conductor moved for a test stays moved through a reload, and what is typed survives an entry, until it is put back', async ({ app, page }) => {
-  await wired(app, 'Condensing system boiler 24', 'No heating', 'Two 2-port valves Programmer')
+  await wired(app, 'system-boiler', 'two-valves', 'noHeating')
   await page.getByLabel('Conductor looked at').selectOption({ label: 'Wire room thermostat call – heating valve motor' })
   const moved = page.getByLabel('Second end, moved for a test to')
   const own = await moved.inputValue()
