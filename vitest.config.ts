@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 const notUnit = ['**/node_modules/**', 'tools/{database,soak}/**']
@@ -8,7 +9,8 @@ const behind = { TZ: 'America/St_Johns' }
 
 export default defineConfig({
   test: {
-    maxWorkers: '100%',
+    // one more than there is room for: beside the browser tests these would end last
+    maxWorkers: availableParallelism() + 1,
     projects: [
       {
         test: {
