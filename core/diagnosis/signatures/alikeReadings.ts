@@ -65,8 +65,8 @@ function putRow(column: Column, table: Float32Array, width: number, first: Int32
     const plant = nominal + draw
     const value = table[plant * width + at]!
     if (row > 0 && value === table[draw * width + at]!) of[plant] = of[draw]!
-    else if (one < nominal && value === table[(one + draw) * width + at]!) of[plant] = of[one + draw]!
-    else if (other < nominal && value === table[(other + draw) * width + at]!) of[plant] = of[other + draw]!
+    else if (one + draw < nominal && value === table[(one + draw) * width + at]!) of[plant] = of[one + draw]!
+    else if (other + draw < nominal && value === table[(other + draw) * width + at]!) of[plant] = of[other + draw]!
     else of[plant] = placeOf(column, value)
   }
 }
