@@ -1,12 +1,12 @@
-import './shared/fonts.css'
+import './shared/look/fonts.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
 import { keepApplication } from './shared/appUpdate.ts'
 import { facesFirst } from './shared/facesFirst.ts'
-import { vuetify } from './shared/theme.ts'
-import './shared/app.css'
+import { vuetify } from './shared/look/theme.ts'
+import './shared/look/app.css'
 
 const app = createApp(App).use(createPinia()).use(router).use(vuetify)
 facesFirst().then(() => app.mount('#app'))

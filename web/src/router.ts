@@ -19,7 +19,7 @@ export const router = createRouter({
     { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
     { path: '/bench/wiring', name: 'bench', component: () => import('./bench/WiringBench.vue'), meta: { title: 'Bench' } },
     { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Firm settings' } },
-    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shared/NowherePage.vue'), meta: { title: 'Nothing here' } },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shared/pieces/NowherePage.vue'), meta: { title: 'Nothing here' } },
   ],
   scrollBehavior: () => ({ top: 0 }),
 })

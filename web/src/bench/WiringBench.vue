@@ -7,7 +7,7 @@ import { wiredCatalogues } from '@dewpoint/trade'
 import { computed, ref, watch } from 'vue'
 import { download } from '../shared/download.ts'
 import { tagsOf } from '../wiring/tags.ts'
-import PlainSelect from '../shared/PlainSelect.vue'
+import PlainSelect from '../shared/pieces/PlainSelect.vue'
 import WiringBoard from '../wiring/WiringBoard.vue'
 
 // one catalogue a scheme: the first system it is met on

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useOutbox } from '../keeping/outbox.ts'
+import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { complaintWords } from '../today/complaintWords.ts'
 import CallPhase from './call/CallPhase.vue'
@@ -15,7 +15,7 @@ import TracePhase from './trace/TracePhase.vue'
 
 // the map comes with its own drawing library
 const WiringPhase = lazyPart(() => import('./wiring/WiringPhase.vue'))
-const NotAccepted = lazyPart(() => import('../keeping/NotAccepted.vue'))
+const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
 const props = defineProps<{ id: string; phase?: string }>()
 const store = useCase()

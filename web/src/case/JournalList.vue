@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { clock, exactly } from '../shared/times.ts'
-import { useOutbox } from '../keeping/outbox.ts'
+import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import ModalSheet from '../shared/ModalSheet.vue'
+import ModalSheet from '../shared/pieces/ModalSheet.vue'
 import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
 

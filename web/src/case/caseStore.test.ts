@@ -4,8 +4,8 @@ import { newEntry, standing, type Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type * as deviceModule from '../keeping/device.ts'
-import type * as outboxModule from '../keeping/outbox.ts'
+import type * as deviceModule from '../keeping/device/device.ts'
+import type * as outboxModule from '../keeping/outbox/outbox.ts'
 import type * as storeModule from './caseStore.ts'
 import { problem, testId, testOpening, testReading, testServer } from '../keeping/tests/testServer.ts'
 
@@ -23,8 +23,8 @@ let device: typeof deviceModule
 async function reloadPage(): Promise<void> {
   vi.resetModules()
   setActivePinia(createPinia())
-  device = await import('../keeping/device.ts')
-  outbox = (await import('../keeping/outbox.ts')).useOutbox()
+  device = await import('../keeping/device/device.ts')
+  outbox = (await import('../keeping/outbox/outbox.ts')).useOutbox()
   store = (await import('./caseStore.ts')).useCase()
 }
 

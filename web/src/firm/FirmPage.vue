@@ -3,7 +3,7 @@ import { readFirmSettings, type FirmCosts } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { onMounted, reactive, ref } from 'vue'
 import { Refused } from '../keeping/api.ts'
-import PlainSelect from '../shared/PlainSelect.vue'
+import PlainSelect from '../shared/pieces/PlainSelect.vue'
 import { zone } from '../shared/times.ts'
 import { useFirm } from './firmStore.ts'
 

@@ -2,7 +2,7 @@ import type { FirmSettings } from '@dewpoint/contract'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { sendFirm } from '../keeping/api.ts'
-import { knownFirm } from '../keeping/keptAnswers.ts'
+import { knownFirm } from '../keeping/device/keptAnswers.ts'
 import { setZone } from '../shared/times.ts'
 
 /** What the firm has set: what things cost, and the clock it works by. Without the server, what was known last. */

@@ -2,8 +2,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { author } from './author.ts'
-import { knownPeople } from './keptAnswers.ts'
-import ModalSheet from '../shared/ModalSheet.vue'
+import { knownPeople } from './device/keptAnswers.ts'
+import ModalSheet from '../shared/pieces/ModalSheet.vue'
 
 // asked once a device, before anything can be written: nobody signs by a name that was put there for them
 const route = useRoute()

@@ -1,5 +1,5 @@
 import { ref, watch } from 'vue'
-import { recall, remember } from './storage.ts'
+import { recall, remember } from './device/storage.ts'
 
 const key = 'dewpoint.author'
 

@@ -4,9 +4,9 @@ import type { CaseLine } from '@dewpoint/contract'
 import { summarise, type Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type * as deviceModule from './device.ts'
-import type * as answersModule from './keptAnswers.ts'
-import type * as recentModule from './recentCases.ts'
+import type * as deviceModule from './device/device.ts'
+import type * as answersModule from './device/keptAnswers.ts'
+import type * as recentModule from './device/recentCases.ts'
 import { testId, testOpening, testReading, testServer } from './tests/testServer.ts'
 
 let server: ReturnType<typeof testServer>
@@ -21,9 +21,9 @@ beforeEach(async () => {
   server = testServer()
   vi.stubGlobal('fetch', server.fetch)
   vi.resetModules()
-  device = await import('./device.ts')
-  recent = await import('./recentCases.ts')
-  answers = await import('./keptAnswers.ts')
+  device = await import('./device/device.ts')
+  recent = await import('./device/recentCases.ts')
+  answers = await import('./device/keptAnswers.ts')
 })
 afterEach(() => {
   vi.unstubAllGlobals()
@@ -149,7 +149,7 @@ describe('the small store', () => {
         throw new DOMException('full', 'QuotaExceededError')
       },
     })
-    const { recall, remember } = await import('./storage.ts')
+    const { recall, remember } = await import('./device/storage.ts')
     expect(recall('colour')).toBeNull()
     expect(remember('colour', 'copper')).toBe(false)
     expect(recall('colour')).toBe('copper')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { demands, type BoilerSystem, type Demand } from '@dewpoint/core/system'
 import { computed, ref } from 'vue'
-import SegmentSwitch from '../shared/SegmentSwitch.vue'
+import SegmentSwitch from '../shared/pieces/SegmentSwitch.vue'
 import { wordsOf } from './dataWords.ts'
 
 const props = defineProps<{ system: BoilerSystem }>()

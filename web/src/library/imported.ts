@@ -2,7 +2,7 @@ import { readSystemFile, type LineProblem } from '@dewpoint/core/formats'
 import type { BoilerSystem } from '@dewpoint/core/system'
 import { catalogues } from '@dewpoint/trade'
 import { ref, shallowRef } from 'vue'
-import { recall, remember } from '../keeping/storage.ts'
+import { recall, remember } from '../keeping/device/storage.ts'
 
 const key = 'dewpoint.systems'
 

@@ -1,7 +1,7 @@
 import { tz, TZDate } from '@date-fns/tz'
 import { format, formatDistanceToNowStrict } from 'date-fns'
 import { ref } from 'vue'
-import { recall, remember } from '../keeping/storage.ts'
+import { recall, remember } from '../keeping/device/storage.ts'
 
 const key = 'dewpoint.timeZone'
 const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC'

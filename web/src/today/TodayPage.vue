@@ -2,14 +2,14 @@
 import { folded, type CaseLine } from '@dewpoint/contract'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { fetchCases } from '../keeping/api.ts'
-import { keptCases } from '../keeping/device.ts'
-import { useOutbox } from '../keeping/outbox.ts'
-import { keepRecent, letGoOfOld, lineOf } from '../keeping/recentCases.ts'
+import { keptCases } from '../keeping/device/device.ts'
+import { useOutbox } from '../keeping/outbox/outbox.ts'
+import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { ago, exactly } from '../shared/times.ts'
 import { complaintWords } from './complaintWords.ts'
 
-const NotAccepted = lazyPart(() => import('../keeping/NotAccepted.vue'))
+const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
 const cases = shallowRef<CaseLine[] | null>(null)
 /** where the list goes on; null at its end */

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink'
-import { deviceId } from '../keeping/identity.ts'
+import { deviceId } from '../keeping/device/identity.ts'
 import type { Reasoning } from './diagnosis.worker.ts'
 import { startWorker } from './startWorker.ts'
 

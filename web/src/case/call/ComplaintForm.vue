@@ -5,7 +5,7 @@ import { complaints } from '@dewpoint/trade/complaints'
 import { dangers, speech } from '@dewpoint/trade/dangers'
 import { catalogues } from '@dewpoint/trade'
 import { computed, reactive, ref } from 'vue'
-import PlainSelect from '../../shared/PlainSelect.vue'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import SayNow from './SayNow.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()

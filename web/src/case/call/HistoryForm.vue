@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import { computed, reactive, ref } from 'vue'
-import PlainSelect from '../../shared/PlainSelect.vue'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { momentTyped, zone } from '../../shared/times.ts'
 import { useCase } from '../caseStore.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ActionKind } from '@dewpoint/core/diagnosis'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
-import PlainSelect from '../../shared/PlainSelect.vue'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { useCase } from '../caseStore.ts'
 
 /** Writes down what was done to the appliance between two readings. */

@@ -2,7 +2,7 @@
 import { runOf } from '@dewpoint/core/diagnosis'
 import type { Stage } from '@dewpoint/core/system'
 import { computed, ref } from 'vue'
-import SegmentSwitch from '../../shared/SegmentSwitch.vue'
+import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
 import { entryWords } from '../checkWords.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { demandsOf } from '@dewpoint/core/diagnosis'
 import { computed, ref, watch } from 'vue'
-import { useKeys } from '../../shared/keys.ts'
+import { useKeys } from '../../shared/pieces/keys.ts'
 import { useCase } from '../caseStore.ts'
 import { entryWords } from '../checkWords.ts'
 import JournalList from '../JournalList.vue'

@@ -2,9 +2,9 @@
 import { newEntry } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { changedCase, withoutVerdict } from './changes.ts'
-import type { Unsent } from './device.ts'
+import type { Unsent } from '../device/device.ts'
 import { asAnother, correctable, corrected, inWords, takenOver } from './mending.ts'
-import { testId, testOpening, testReading } from './tests/testServer.ts'
+import { testId, testOpening, testReading } from '../tests/testServer.ts'
 
 const finding = (what: string, note?: string) =>
   newEntry('finding', { what, ...(note && { note }) }, { id: testId(), now: Date.UTC(2026, 2, 1, 9), author: 'Ines Quill', seen: [] })

@@ -1,7 +1,7 @@
 import type { Entry } from '@dewpoint/core/casebook'
 import { catalogues } from '@dewpoint/trade'
-import { entryWords } from '../case/checkWords.ts'
-import type { Unsent } from './device.ts'
+import { entryWords } from '../../case/checkWords.ts'
+import type { Unsent } from '../device/device.ts'
 
 /** The catalogue words are taken from where the case itself is not open: any has the words of all complaints, the rest are told by what was written. */
 const anyCatalogue = Object.values(catalogues)[0]!

@@ -1,6 +1,6 @@
 import type { CaseLine } from '@dewpoint/contract'
 import { summarise } from '@dewpoint/core/casebook'
-import { fetchCase } from './api.ts'
+import { fetchCase } from '../api.ts'
 import { changeKept, keptCase, keptCases, mergeCase, type KeptCase, type Unsent } from './device.ts'
 import { knownPast } from './keptAnswers.ts'
 

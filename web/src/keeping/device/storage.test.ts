@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type * as authorModule from './author.ts'
+import type * as authorModule from '../author.ts'
 import type * as identityModule from './identity.ts'
 import type * as storageModule from './storage.ts'
 
@@ -67,7 +67,7 @@ describe('this device', () => {
 describe('who writes here', () => {
   const known = async () => {
     vi.resetModules()
-    return ((await import('./author.ts')) as typeof authorModule).author
+    return ((await import('../author.ts')) as typeof authorModule).author
   }
 
   it('is nobody until somebody has said so', async () => expect((await known()).value).toBe(''))

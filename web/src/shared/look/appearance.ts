@@ -1,6 +1,6 @@
 import { ref, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
-import { recall, remember } from '../keeping/storage.ts'
+import { recall, remember } from '../../keeping/device/storage.ts'
 
 const key = 'dewpoint.appearance'
 type Appearance = 'system' | 'light' | 'dark'

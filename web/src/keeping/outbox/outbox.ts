@@ -3,9 +3,9 @@ import type { Entry } from '@dewpoint/core/casebook'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
-import { Refused, sendCase, sendEntries, Unreachable } from './api.ts'
+import { Refused, sendCase, sendEntries, Unreachable } from '../api.ts'
 import { changedCase, withoutVerdict, type Change } from './changes.ts'
-import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from './device.ts'
+import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
 const pauses = [1000, 2000, 4000, 8000, 15_000, 30_000]

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Catalogue } from '@dewpoint/core/diagnosis'
 import { computed, reactive, ref } from 'vue'
-import ModalSheet from '../shared/ModalSheet.vue'
-import { clock, day } from '../shared/times.ts'
-import type { Unsent } from './device.ts'
+import ModalSheet from '../../shared/pieces/ModalSheet.vue'
+import { clock, day } from '../../shared/times.ts'
+import type { Unsent } from '../device/device.ts'
 import { asAnother, correctable, corrected, inWords, takenOver } from './mending.ts'
 import { useOutbox } from './outbox.ts'
 import { entryLine, unsentWords } from './unsentWords.ts'

@@ -3,9 +3,9 @@ import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type * as deviceModule from './device.ts'
+import type * as deviceModule from '../device/device.ts'
 import type * as outboxModule from './outbox.ts'
-import { problem, testId, testOpening, testReading, testServer } from './tests/testServer.ts'
+import { problem, testId, testOpening, testReading, testServer } from '../tests/testServer.ts'
 
 type Outbox = ReturnType<typeof outboxModule.useOutbox>
 type Device = typeof deviceModule
@@ -17,7 +17,7 @@ let device: Device
 async function reloadPage(): Promise<void> {
   vi.resetModules()
   setActivePinia(createPinia())
-  device = await import('./device.ts')
+  device = await import('../device/device.ts')
   outbox = (await import('./outbox.ts')).useOutbox()
   await outbox.reload()
 }

@@ -1,7 +1,7 @@
 import { readCase, type NewCase } from '@dewpoint/contract'
 import { parseEntry, type Entry, type FieldProblem, type Parsed } from '@dewpoint/core/casebook'
 import { v7 } from 'uuid'
-import type { Unsent } from './device.ts'
+import type { Unsent } from '../device/device.ts'
 
 /** One value of something refused that somebody may correct. */
 export interface Correctable {

@@ -1,6 +1,6 @@
 import type { Case, NewCase } from '@dewpoint/contract'
 import { inOrder, type Entry } from '@dewpoint/core/casebook'
-import type { Unsent } from './device.ts'
+import type { Unsent } from '../device/device.ts'
 
 /** What became of a case otherwise than by writing: entries replaced by what stands now, or gone, its opening corrected, or all of it given up. */
 export type Change = { caseId: string; replaced: Entry[]; gone: string[]; opening?: NewCase; discarded?: true }

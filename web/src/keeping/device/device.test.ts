@@ -4,7 +4,7 @@ import type { Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from './device.ts'
-import { testId, testOpening, testReading } from './tests/testServer.ts'
+import { testId, testOpening, testReading } from '../tests/testServer.ts'
 
 let device: typeof deviceModule
 beforeEach(async () => {

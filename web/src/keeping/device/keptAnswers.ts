@@ -1,5 +1,5 @@
 import { folded, type Firm, type Past, type People, type SiteLine } from '@dewpoint/contract'
-import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused } from './api.ts'
+import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused } from '../api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
 /** The server's answer, or without it the last one this device has. */
