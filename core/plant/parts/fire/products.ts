@@ -1,6 +1,6 @@
-import { airRatioFromCarbonDioxide, carbonDioxide, flueHeat, flueOxygen, fuels, gasRate, referenceGases } from '../../physics/index.ts'
-import { signalIndex as S } from '../../system/index.ts'
-import { clamp, type Plant } from '../plant.ts'
+import { airRatioFromCarbonDioxide, carbonDioxide, flueHeat, flueOxygen, fuels, gasRate, referenceGases } from '../../../physics/index.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { clamp, type Plant } from '../../plant.ts'
 
 /** The gas a system burns; an electric one has none. */
 function fuelOf({ system }: Plant) {

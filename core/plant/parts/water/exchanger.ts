@@ -1,6 +1,6 @@
-import { signalIndex as S } from '../../system/index.ts'
-import type { Part } from '../plant.ts'
-import { efficiency } from './products.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import type { Part } from '../../plant.ts'
+import { efficiency } from '../fire/products.ts'
 
 /** heat the casing loses, W/K. Chosen for this model */
 const casing = 4

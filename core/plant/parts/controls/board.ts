@@ -1,6 +1,6 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { demandCode } from '../controller.ts'
-import type { Part } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { demandCode } from '../../controller.ts'
+import type { Part } from '../../plant.ts'
 
 /** The board: hears the signals, takes a step of its programme, and drives its outputs as far as they work. */
 export const board: Part = ({ s, dt, board: controller, value, optional, system }) => {

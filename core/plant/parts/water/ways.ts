@@ -1,6 +1,6 @@
-import { circulation, conductance, resistanceFor } from '../../physics/index.ts'
-import { signalIndex as S } from '../../system/index.ts'
-import { clamp, type Part } from '../plant.ts'
+import { circulation, conductance, resistanceFor } from '../../../physics/index.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { clamp, type Part } from '../../plant.ts'
 
 /** pressure lost in the main exchanger at the rated heating flow, bar. Chosen for this model */
 const acrossExchanger = 0.12

@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { clamp, type Plant } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { clamp, type Plant } from '../../plant.ts'
 
 /**
  * How hard the board asks the burner to work, 0 to 1, in velocity form and slowed as a real board is. Hot water made on the spot

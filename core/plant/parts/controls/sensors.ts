@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { lag, type Part } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { lag, type Part } from '../../plant.ts'
 
 const kelvin = 273.15
 /** seconds a clip-on or pocket thermistor lags behind the water. Chosen for this model */

@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { lag, type Plant } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { lag, type Plant } from '../../plant.ts'
 
 /** seconds the gas in the pipe takes to follow a change of load. Chosen for this model */
 const pipeSeconds = 2

@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import type { Plant } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import type { Plant } from '../../plant.ts'
 
 /** The cylinder's thermostat closes below its setting and opens a few kelvins above, as it feels the water. */
 export function storeCalls({ s, script, value, optional }: Plant): () => boolean {

@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { lag, type Part } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { lag, type Part } from '../../plant.ts'
 
 /** difference a healthy fan makes across the switch at full speed, mbar, and where the switch makes and breaks. From memory */
 const difference = 1.2

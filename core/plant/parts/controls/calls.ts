@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import { clamp, type Part, type Plant } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { clamp, type Part, type Plant } from '../../plant.ts'
 import { storeCalls } from './storeCalls.ts'
 import { wired } from './wired.ts'
 

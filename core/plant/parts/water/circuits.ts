@@ -7,9 +7,9 @@ import {
   vesselWater,
   waterDensity,
   waterSpecificHeat,
-} from '../../physics/index.ts'
-import { signalIndex as S } from '../../system/index.ts'
-import { draw, lag, type Part } from '../plant.ts'
+} from '../../../physics/index.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { draw, lag, type Part } from '../../plant.ts'
 
 /** Fall of a plate's conductance with flow on one side, relative to rated flow. From memory: film coefficient goes with about the 0.7th power, half of the resistance each side. */
 function film(flow: number, rated: number): number {

@@ -1,7 +1,7 @@
-import { expansion } from '../../physics/index.ts'
-import { signalIndex as S } from '../../system/index.ts'
-import { Cushion, exchange } from '../cushion.ts'
-import type { Part } from '../plant.ts'
+import { expansion } from '../../../physics/index.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import { Cushion, exchange } from '../../cushion.ts'
+import type { Part } from '../../plant.ts'
 
 /** pressure at which a low-water switch lets go, and at which it makes again, bar. Common practice */
 const letsGo = 0.5

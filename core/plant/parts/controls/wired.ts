@@ -1,6 +1,6 @@
-import { signalIndex as S, type Across, type ControlScheme, type SignalName } from '../../system/index.ts'
-import { calls, wire, type Asked } from '../../wiring/index.ts'
-import type { Plant } from '../plant.ts'
+import { signalIndex as S, type Across, type ControlScheme, type SignalName } from '../../../system/index.ts'
+import { calls, wire, type Asked } from '../../../wiring/index.ts'
+import type { Plant } from '../../plant.ts'
 import { storeCalls } from './storeCalls.ts'
 
 /**

@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import type { Part } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import type { Part } from '../../plant.ts'
 import { firing } from './firing.ts'
 import { overheat } from './flame.ts'
 

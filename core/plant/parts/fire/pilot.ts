@@ -1,6 +1,6 @@
-import { carbonDioxide, fuels } from '../../physics/index.ts'
-import { signalIndex as S } from '../../system/index.ts'
-import type { Part } from '../plant.ts'
+import { carbonDioxide, fuels } from '../../../physics/index.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import type { Part } from '../../plant.ts'
 import { flameSense, gasSupply, overheat } from './flame.ts'
 import { efficiency, products } from './products.ts'
 

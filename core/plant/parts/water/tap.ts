@@ -1,5 +1,5 @@
-import { signalIndex as S } from '../../system/index.ts'
-import type { Part } from '../plant.ts'
+import { signalIndex as S } from '../../../system/index.ts'
+import type { Part } from '../../plant.ts'
 
 /** Cold main, restrictor and flow turbine: what runs at the tap, and whether the board hears of it. */
 export const tap: Part = ({ s, clock, script, value, optional }) => {
