@@ -10,6 +10,7 @@ const reports = join(root, '.cache', 'reports')
 
 await command(async () => {
   await ensureInstalled('mariadb-server', 'chromium-headless-shell', 'ngspice')
+  // unit tests read them: whether they are stale is told before anything begins
   await ensureSignatures()
   rmSync(reports, { recursive: true, force: true })
   mkdirSync(reports, { recursive: true })

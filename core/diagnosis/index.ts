@@ -50,7 +50,7 @@ export {
   aheadOf,
   costOfActing,
   hangsOn,
-  beliefByResult,
+  addByResult,
   mutualInformation,
   type NextProbe,
   nextProbes,

@@ -1,11 +1,11 @@
 import {
+  addByResult,
   aheadOf,
   believe,
   costOfActing,
   mutualInformation,
   provingMinutes,
   readJournal,
-  beliefByResult,
   turningTo,
   timeCosts,
   usualCosts,
@@ -22,12 +22,13 @@ import type { Chance } from './chance.ts'
 /** A diagnosis problem small enough to be solved exactly: plants in groups, checks with their results, what acting in vain costs. */
 export interface SmallProblem {
   groups: Weighing['groups']
+  /** of every plant, ascending */
   group: Int32Array
   mass: Float64Array
   wrong: Float64Array
   /** what the right act costs on each group: time, and proving */
   right: Float64Array
-  checks: { check: Check; minutes: number; size: number; chances: Float64Array[]; listOf: Uint16Array }[]
+  checks: { check: Check; minutes: number; size: number; chances: Float64Array; listOf: Uint16Array }[]
 }
 
 /** a branch less likely than this is closed by acting; bounds what the optimum can be off by */
@@ -59,11 +60,13 @@ export function smallProblem(
   // one plant a draw of each row would be many: the heaviest few of a group stand for it
   const own = [...whole.group.keys()].filter((index) => place.has(whole.group[index]!)).sort((a, b) => whole.mass[b]! - whole.mass[a]!)
   const counted = new Map<number, number>()
-  const plants = own.filter((index) => {
-    const at = whole.group[index]!
-    counted.set(at, (counted.get(at) ?? 0) + 1)
-    return counted.get(at)! <= 6
-  })
+  const plants = own
+    .filter((index) => {
+      const at = whole.group[index]!
+      counted.set(at, (counted.get(at) ?? 0) + 1)
+      return counted.get(at)! <= 6
+    })
+    .sort((a, b) => place.get(whole.group[a]!)! - place.get(whole.group[b]!)!)
   const total = plants.reduce((sum, index) => sum + whole.mass[index]!, 0)
   const mass = Float64Array.from(plants, (index) => whole.mass[index]! / total)
   const group = Int32Array.from(plants, (index) => place.get(whole.group[index]!)!)
@@ -87,9 +90,9 @@ export function smallProblem(
 type Table = SmallProblem['checks'][number]
 
 function jointOf({ size, chances, listOf }: Table, group: Int32Array, mass: Float64Array, count: number): Float64Array {
-  const byList = new Float64Array(count * chances.length)
-  for (let index = 0; index < mass.length; index++) byList[group[index]! * chances.length + listOf[index]!]! += mass[index]!
-  return beliefByResult(byList, chances, size)
+  const joint = new Float64Array(count * size)
+  addByResult(joint, size, chances, listOf, group, mass)
+  return joint
 }
 const bitsOf = (table: Table, group: Int32Array, mass: Float64Array, count: number) => mutualInformation(jointOf(table, group, mass, count), table.size)
 
@@ -169,8 +172,8 @@ const start = ({ mass }: SmallProblem): State => ({ mass, key: '', made: 0, trie
 const rightActs = ({ groups, right }: SmallProblem) => groups.reduce((total, one, at) => total + one.mass * right[at]!, 0)
 
 function after(state: State, { checks }: SmallProblem, at: number, result: number): State {
-  const { chances, listOf } = checks[at]!
-  const mass = state.mass.map((one, index) => one * chances[listOf[index]!]![result]!)
+  const { size, chances, listOf } = checks[at]!
+  const mass = state.mass.map((one, index) => one * chances[listOf[index]! * size + result]!)
   const said = [...state.key.split(' ').filter(Boolean), `${at}:${result}`].sort()
   return { mass, key: said.join(' '), made: state.made | (1 << at), tried: state.tried }
 }

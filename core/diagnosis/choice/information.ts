@@ -9,15 +9,15 @@ const rare = 4e-4
 export interface Weighing {
   /** what may stand now: hypotheses that call for the same remedies, the share of the belief each has, and its likeliest row */
   groups: { remedies: string[]; kind: 'faults' | 'nothingWrong' | 'noDemand' | 'unlisted' | 'rare'; mass: number; row: number }[]
-  /** of every plant its group, and its share of the belief */
+  /** of every plant its group, ascending, and its share of the belief */
   group: Int32Array
   mass: Float64Array
   /** [group][result] of a check, summing to the belief weighed */
   joint: (check: Check) => { joint: Float64Array; size: number }
   /** bits a check is expected to tell about which group it is */
   bits: (check: Check) => number
-  /** chances of each result of a check, a number's results put together to a few, and which list of chances each plant has */
-  chances: (check: Check) => { size: number; chances: Float64Array[]; listOf: Uint16Array }
+  /** [list][result]: chances of each result of a check, a number's results put together to a few; and which list each plant has */
+  chances: (check: Check) => { size: number; chances: Float64Array; listOf: Uint16Array }
 }
 
 /**
@@ -62,13 +62,13 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   }
   const count = groups.length
   const states = { row: Int32Array.from(stateRow), group: Int32Array.from(stateGroup), mass: Float64Array.from(stateMass) }
-  const plants = Int32Array.from(plant)
-  const rowsOf = Int32Array.from(plantRow)
-  const groupIn = Int32Array.from(group)
-  const massOf = Float64Array.from(mass)
+  const order = inOrderOf(group, count)
+  const plants = Int32Array.from(order, (index) => plant[index]!)
+  const rowsOf = Int32Array.from(order, (index) => plantRow[index]!)
+  const groupIn = Int32Array.from(order, (index) => group[index]!)
+  const massOf = Float64Array.from(order, (index) => mass[index]!)
   /** an unlisted cause reads partly like a healthy appliance, for the rest strangely */
   const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? unlistedProbability(1, 0) : 1))
-  const together = byGroup(count, groupIn, plants, shares)
   /** what a group has of "strangely" */
   const strangeIn = new Float64Array(count)
   massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
@@ -83,7 +83,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     const table = new Float64Array(count * size)
     for (let one = 0; one < count; one++)
       if (strangeIn[one]! > 0) for (let result = 0; result < size; result++) table[one * size + result] = strangeIn[one]! * strange[result]!
-    addByGroup(table, size, chances, listOf, together)
+    addByResult(table, size, chances, through(plants, listOf), groupIn, shares)
     return { joint: table, size }
   }
   return {
@@ -108,7 +108,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
             listOf[index] = lists.of([yes, 1 - yes])
           }
         }
-        return { size: 2, chances: lists.all, listOf }
+        return { size: 2, chances: Float64Array.from(lists.all), listOf }
       }
       const table = resultTable(catalogue, signatures, check)
       const into = merged(joint(check), check.result.kind === 'number')
@@ -125,14 +125,14 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
           own.push(lists.of(sum))
         }
       for (let index = 0; index < listOf.length; index++) listOf[index] = own[2 * table.listOf[plants[index]!]! + (rowsOf[index] === unlisted ? 1 : 0)]!
-      return { size, chances: lists.all, listOf }
+      return { size, chances: Float64Array.from(lists.all), listOf }
     },
   }
 }
 
 /** Lists of chances that differ by less than a fiftieth, kept once. */
-function alike(): { all: Float64Array[]; of: (list: readonly number[]) => number } {
-  const all: Float64Array[] = []
+function alike(): { all: number[]; of: (list: readonly number[]) => number } {
+  const all: number[] = []
   const known = new Map<string, number>()
   return {
     all,
@@ -140,8 +140,8 @@ function alike(): { all: Float64Array[]; of: (list: readonly number[]) => number
       const key = list.map((one) => Math.round(one * 50)).join()
       let place = known.get(key)
       if (place === undefined) {
-        known.set(key, (place = all.length))
-        all.push(Float64Array.from(list))
+        known.set(key, (place = known.size))
+        all.push(...list)
       }
       return place
     },
@@ -178,64 +178,48 @@ export function bitsOf(catalogue: Catalogue, signatures: Signatures, belief: Bel
   return bits
 }
 
-/** Belief by group and list of chances, as belief by group and result. */
-export function beliefByResult(byList: Float64Array, chances: readonly Float64Array[], size: number): Float64Array {
-  const lists = chances.length
-  const count = byList.length / lists
-  const joint = new Float64Array(count * size)
-  for (let one = 0; one < count; one++) {
-    for (let list = 0; list < lists; list++) {
-      const share = byList[one * lists + list]!
-      if (share < 1e-9) continue
-      const chance = chances[list]!
-      for (let result = 0; result < size; result++) joint[one * size + result]! += share * chance[result]!
-    }
-  }
-  return joint
+/** Places of a list of groups, those of the first group first. */
+function inOrderOf(groups: readonly number[], count: number): Int32Array {
+  const next = new Int32Array(count + 1)
+  for (const group of groups) next[group + 1]!++
+  for (let group = 0; group < count; group++) next[group + 1]! += next[group]!
+  const order = new Int32Array(groups.length)
+  groups.forEach((group, index) => (order[next[group]!++] = index))
+  return order
 }
 
-/** Plants in the order of their groups. */
-interface Together {
-  /** first plant of every group, and behind the last */
-  from: Int32Array
-  plant: Int32Array
-  mass: Float64Array
+function through(plants: Int32Array, listOf: Uint16Array): Uint16Array {
+  const lists = new Uint16Array(plants.length)
+  for (let index = 0; index < lists.length; index++) lists[index] = listOf[plants[index]!]!
+  return lists
 }
 
-function byGroup(count: number, groupIn: Int32Array, plants: Int32Array, massOf: Float64Array): Together {
-  const from = new Int32Array(count + 1)
-  for (const group of groupIn) from[group + 1]!++
-  for (let group = 0; group < count; group++) from[group + 1]! += from[group]!
-  const next = from.slice(0, count)
-  const plant = new Int32Array(plants.length)
-  const mass = new Float64Array(plants.length)
-  groupIn.forEach((group, index) => {
-    const at = next[group]!++
-    plant[at] = plants[index]!
-    mass[at] = massOf[index]!
-  })
-  return { from, plant, mass }
-}
-
-/** Adds what the plants of every group read to a table of group by result: the one long loop of ranking, kept by itself so that it compiles tightly. */
-function addByGroup(table: Float64Array, size: number, chances: Float64Array, listOf: Uint16Array, { from, plant, mass }: Together): void {
+/**
+ * Adds what plants read to a table of group by result: the one long loop of ranking, kept by itself so that it compiles tightly.
+ *
+ * @param chances [list][result]
+ * @param lists which list each plant has
+ * @param group of each plant, ascending
+ */
+export function addByResult(table: Float64Array, size: number, chances: Float64Array, lists: Uint16Array, group: Int32Array, mass: Float64Array): void {
   const byList = new Float64Array(chances.length / size)
   const met = new Uint16Array(byList.length)
-  for (let group = 0; group + 1 < from.length; group++) {
-    let lists = 0
-    for (let index = from[group]!; index < from[group + 1]!; index++) {
-      const own = mass[index]!
-      if (own === 0) continue
-      const list = listOf[plant[index]!]!
-      if (byList[list] === 0) met[lists++] = list
-      byList[list]! += own
+  for (let index = 0; index < group.length;) {
+    const own = group[index]!
+    let count = 0
+    for (; index < group.length && group[index] === own; index++) {
+      const one = mass[index]!
+      if (one === 0) continue
+      const list = lists[index]!
+      if (byList[list] === 0) met[count++] = list
+      byList[list]! += one
     }
-    for (let one = 0; one < lists; one++) {
-      const list = met[one]!
+    for (let each = 0; each < count; each++) {
+      const list = met[each]!
       const share = byList[list]!
       byList[list] = 0
       if (share < 1e-9) continue
-      for (let result = 0; result < size; result++) table[group * size + result]! += share * chances[list * size + result]!
+      for (let result = 0; result < size; result++) table[own * size + result]! += share * chances[list * size + result]!
     }
   }
 }

@@ -1,6 +1,6 @@
 import type { Check } from '../catalogue/index.ts'
 import { costToGo, servedBy } from './costs.ts'
-import { beliefByResult, type Weighing } from './information.ts'
+import { addByResult, type Weighing } from './information.ts'
 
 /** A check with what it costs, in money. */
 interface Priced {
@@ -56,17 +56,15 @@ export function lookAhead(
   for (const { index, check, cost, table: own } of leading) {
     let sum = 0
     for (let result = 0; result < own.size; result++) {
-      const column = Float64Array.from(own.chances, (list) => list[result]!)
-      const share = scale(mass, weighing, own.listOf, column, buffer)
+      const share = scale(mass, weighing, own, result, buffer)
       if (share <= 1e-12) continue
       let best = costToGo(buffer, wrong, served, perBit, usualPerBit).least
       if (share / total > followed)
         for (const second of leading) {
           if (second.check === check) continue
           const { size, chances, listOf } = second.table
-          const byList = new Float64Array(count * chances.length)
-          addBy(byList, chances.length, listOf, weighing.group, mass)
-          const joint = beliefByResult(byList, chances, size)
+          const joint = new Float64Array(count * size)
+          addByResult(joint, size, chances, listOf, weighing.group, mass)
           let then = second.cost * share
           for (let next = 0; next < size && then < best; next++) then += after(joint, size, next)
           best = Math.min(best, then)
@@ -81,21 +79,20 @@ export function lookAhead(
 }
 
 /** Mass of every plant after one result, and of every group into `groups`; returns the sum. */
-function scale(mass: Float64Array, weighing: Weighing, listOf: Uint16Array, chance: Float64Array, groups: Float64Array): number {
+function scale(
+  mass: Float64Array,
+  weighing: Weighing,
+  { size, chances, listOf }: ReturnType<Weighing['chances']>,
+  result: number,
+  groups: Float64Array,
+): number {
   groups.fill(0)
   let sum = 0
   for (let index = 0; index < mass.length; index++) {
-    const one = weighing.mass[index]! * chance[listOf[index]!]!
+    const one = weighing.mass[index]! * chances[listOf[index]! * size + result]!
     mass[index] = one
     sum += one
     groups[weighing.group[index]!]! += one
   }
   return sum
-}
-
-function addBy(byList: Float64Array, lists: number, listOf: Uint16Array, group: Int32Array, mass: Float64Array): void {
-  for (let index = 0; index < mass.length; index++) {
-    const at = group[index]! * lists + listOf[index]!
-    byList[at] = byList[at]! + mass[index]!
-  }
 }

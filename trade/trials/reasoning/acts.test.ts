@@ -65,7 +65,7 @@ describe('a known-good part on trial', () => {
     expect(odds(fit(journal), reads(journal, stalls))).toBeLessThan(odds() / 10)
   })
 
-  it('bars closing until the part’s own is back in, or it stays for good', () => {
+  it('comes before closing until the part’s own is back in, or it stays for good', () => {
     const journal = scriptedJournal()
     const complaint = journal.complain('noHotWater')
     const closing = (...entries: Entry[]) => diagnose(catalogue, signatures, [complaint, ...entries]).closing.join(' ')

@@ -345,7 +345,7 @@ describe('after a repair', () => {
     expect(before.next.map((one) => one.check)).not.toContain('ask.topUps')
   })
 
-  it('what happens over days is put right when what still stands would not bring it about, and bars closing until then', () => {
+  it('what happens over days is put right when what is still possible would not bring it about, and bars closing until then', () => {
     const { complain, entry, answer, repair } = scriptedJournal()
     const run = () =>
       (['heating', 'hotWater'] as const).map((demand) =>
