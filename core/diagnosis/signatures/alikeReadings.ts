@@ -33,7 +33,12 @@ const atOnce = 64
 
 /** The columns from one to before another of a table of plants by checks. */
 function build({ sets, first }: Signatures, table: Float32Array, width: number, from: number, to: number): Alike[] {
-  const columns = Array.from({ length: to - from }, (_unused, index) => columnOf(first[sets.length + 1]!, from + index))
+  const columns = Array.from({ length: to - from }, (_unused, index): Column => ({
+    at: from + index,
+    values: [],
+    of: new Uint16Array(first[sets.length + 1]!),
+    places: new Map(),
+  }))
   for (let row = 0; row <= sets.length; row += atOnce) {
     const end = Math.min(sets.length + 1, row + atOnce)
     for (const column of columns) for (let each = row; each < end; each++) putRow(column, table, width, first, each, sets[each] ?? [])
@@ -46,12 +51,6 @@ interface Column extends Alike {
   /** which value of a row of the table */
   at: number
   places: Map<number, number>
-  /** place of "not reached", −1 before there is one */
-  notReached: number
-}
-
-function columnOf(plants: number, at: number): Column {
-  return { at, values: [], of: new Uint16Array(plants), places: new Map(), notReached: -1 }
 }
 
 /** Most faults leave a check as it is on the same appliance without them; several at once mostly leave it as one of them alone does. */
@@ -72,7 +71,6 @@ function putRow(column: Column, table: Float32Array, width: number, first: Int32
 }
 
 function placeOf(column: Column, value: number): number {
-  if (Number.isNaN(value)) return column.notReached < 0 ? (column.notReached = column.values.push(value) - 1) : column.notReached
   let place = column.places.get(value)
   if (place === undefined) column.places.set(value, (place = column.values.push(value) - 1))
   return place
