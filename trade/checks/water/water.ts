@@ -1,4 +1,4 @@
-import type { CheckRow } from '../rows.ts'
+import type { CheckRow } from '../../rows.ts'
 import {
   at,
   check,
@@ -23,7 +23,7 @@ import {
   stored,
   volts,
   yesNo,
-} from './kinds.ts'
+} from '../kinds.ts'
 
 const water = at('heating', 'waterProved')
 const warm = at('heating', 'radiatorsWarm')

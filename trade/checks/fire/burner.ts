@@ -1,4 +1,4 @@
-import type { CheckRow } from '../rows.ts'
+import type { CheckRow } from '../../rows.ts'
 import {
   at,
   caseOff,
@@ -20,7 +20,7 @@ import {
   state,
   volts,
   yesNo,
-} from './kinds.ts'
+} from '../kinds.ts'
 
 const lit = at('main', 'lit')
 const burning = at('main', 'keepsBurning')

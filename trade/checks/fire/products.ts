@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { at, check, cue, dead, gas, heating, none, number, off, run, starting, state } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, check, cue, dead, gas, heating, none, number, off, run, starting, state } from '../kinds.ts'
 
 const burning = at('main', 'keepsBurning')
 const opened: Partial<CheckRow> = { access: 'caseOff' }

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { at, check, cue, dead, heating, hotWater, live, none, number, off, ohms, oneOf, parameter, run, state, volts, yesNo } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, check, cue, dead, heating, hotWater, live, none, number, off, ohms, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
 
 const heatCalled = at('heating', 'heatCalled')
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { at, caseOff, check, dead, heating, live, number, off, oneOf, parameter, run, starting, volts, yesNo } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, caseOff, check, dead, heating, live, number, off, oneOf, parameter, run, starting, volts, yesNo } from '../kinds.ts'
 
 const air = at('main', 'airProved')
 const burning = at('main', 'keepsBurning')

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { at, check, dead, heating, hotWater, live, none, number, off, ohms, parameter, run, state, volts } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, check, dead, heating, hotWater, live, none, number, off, ohms, parameter, run, state, volts } from '../kinds.ts'
 
 const sane = at('main', 'sensorsSane')
 const opened: Partial<CheckRow> = { access: 'caseOff' }

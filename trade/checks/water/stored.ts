@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { at, check, clamped, cue, hotWater, none, number, oneOf, parameter, run, state, unvented, yesNo } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, check, clamped, cue, hotWater, none, number, oneOf, parameter, run, state, unvented, yesNo } from '../kinds.ts'
 
 const warm = at('hotWater', 'storeWarm')
 

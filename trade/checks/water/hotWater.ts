@@ -1,4 +1,4 @@
-import type { CheckRow } from '../rows.ts'
+import type { CheckRow } from '../../rows.ts'
 import {
   at,
   caseOff,
@@ -19,7 +19,7 @@ import {
   thermistor,
   volts,
   yesNo,
-} from './kinds.ts'
+} from '../kinds.ts'
 
 const seen = at('hotWater', 'tapSeen')
 const over = at('hotWater', 'diverterOver')

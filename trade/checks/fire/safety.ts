@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { check, cue, gas, none, starting } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { check, cue, gas, none, starting } from '../kinds.ts'
 
 const rows: CheckRow[] = [
   check(

@@ -1,6 +1,6 @@
 import type { ControlScheme } from '@dewpoint/core/system'
-import type { CheckRow } from '../rows.ts'
-import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts, yesNo } from './kinds.ts'
+import type { CheckRow } from '../../rows.ts'
+import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
 
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
 const deadTest: Partial<CheckRow> = { access: 'live', cautions: [dead], direct: true }
