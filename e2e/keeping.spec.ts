@@ -64,6 +64,27 @@ test('a double click on an answer writes it once', async ({ app, page }) => {
   await expect(app.journal.getByRole('listitem')).toHaveCount(2)
 })
 
+test('the second press of a double one writes nothing, though a busy page comes to it when another check stands there', async ({ app, page }) => {
+  await app.openCase('noHotWater')
+  await app.choose('Do the radiators get hot?')
+  const press = async (clickCount: number) => {
+    const { x, y } = (await page.locator('.pad').getByRole('button').first().boundingBox())!
+    await page.mouse.move(x + 9, y + 9)
+    await page.mouse.down({ clickCount })
+    await page.mouse.up({ clickCount })
+  }
+  await press(1)
+  await expect(app.nextTitle).not.toHaveText('Do the radiators get hot?')
+  await app.atRest()
+  await page.evaluate(() => {
+    const until = performance.now() + 600
+    while (performance.now() < until);
+  })
+  await press(2)
+  await app.answer('What comes from the hot taps?', 'cold only')
+  await expect(app.journal.getByRole('listitem')).toHaveCount(3)
+})
+
 test('readings in another unit are taken as they are; impossible ones are not taken', async ({ app, page }) => {
   await app.openCase('noHeating')
   await app.choose('Gauge, cold')

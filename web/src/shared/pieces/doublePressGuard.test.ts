@@ -1,14 +1,17 @@
 // @vitest-environment happy-dom
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { doublePressGuard } from './doublePressGuard.ts'
 
 let now = 1000
-beforeEach(() => {
-  now += 10_000
-  vi.spyOn(performance, 'now').mockImplementation(() => now)
-})
-afterEach(() => vi.restoreAllMocks())
-const press = (kind: 'pointerdown' | 'keydown' = 'pointerdown') => window.dispatchEvent(new Event(kind))
+beforeEach(() => (now += 10_000))
+
+/** Something is pressed, at the time it is now, whenever the page comes to it. */
+function press(kind: 'pointerdown' | 'keydown' = 'pointerdown', { clicks = 0, held = false } = {}): void {
+  const down = kind === 'keydown' ? new KeyboardEvent(kind, { repeat: held }) : new Event(kind)
+  Object.defineProperty(down, 'timeStamp', { value: now })
+  window.dispatchEvent(down)
+  if (clicks > 0) window.dispatchEvent(new MouseEvent('click', { detail: clicks }))
+}
 
 describe('a double press', () => {
   it('counts once: the second is meant for what was there before', () => {
@@ -29,11 +32,36 @@ describe('a double press', () => {
     expect(isMeant()).toBe(true)
   })
 
+  it('is one that the device calls so, however late a busy page comes to it', () => {
+    const isMeant = doublePressGuard()
+    press('pointerdown', { clicks: 1 })
+    expect(isMeant()).toBe(true)
+    now += 3000
+    press('pointerdown', { clicks: 2 })
+    expect(isMeant()).toBe(false)
+    now += 400
+    press('pointerdown', { clicks: 3 })
+    expect(isMeant()).toBe(false)
+    now += 400
+    press('pointerdown', { clicks: 1 })
+    expect(isMeant()).toBe(true)
+  })
+
   it('by key as by finger', () => {
     const isMeant = doublePressGuard()
     press('keydown')
     expect(isMeant()).toBe(true)
+    now += 50
     press('keydown')
+    expect(isMeant()).toBe(false)
+  })
+
+  it('goes on while a key is held', () => {
+    const isMeant = doublePressGuard()
+    press('keydown')
+    expect(isMeant()).toBe(true)
+    now += 500
+    press('keydown', { held: true })
     expect(isMeant()).toBe(false)
   })
 
