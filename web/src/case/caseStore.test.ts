@@ -205,6 +205,19 @@ describe('entries', () => {
     expect(server.asked.at(-1)!.path).toBe(`/api/cases/${id}/entries?since=3`)
   })
 
+  it('that wait are sent as soon as the server answers a look for news', async () => {
+    const id = onServer(testReading('none'))
+    await store.open(id)
+    server.answersInstead((path) => (path.endsWith('/entries') ? problem('databaseAway', 'x') : undefined))
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    for (let time = 0; time < 6; time++) await outbox.flush()
+    expect(outbox.waiting).toBe(1)
+    server.works()
+    // the next try by itself is fifteen seconds away
+    await store.refresh()
+    await vi.waitFor(() => expect(server.journals.get(id)).toHaveLength(2))
+  })
+
   it('of a colleague leave the check that was chosen, one’s own answer puts it away', async () => {
     const id = onServer(testReading('none'))
     await store.open(id)

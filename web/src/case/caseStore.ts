@@ -140,6 +140,7 @@ export const useCase = defineStore('case', () => {
     try {
       const news = await fetchNews(one.id, one.position)
       if (mine === opening) takeNews(one.id, news)
+      outbox.withinReach()
     } catch {
       // the next look gets it
     }

@@ -122,6 +122,24 @@ describe('what leaves the outbox', () => {
     await vi.waitFor(() => expect(outbox.waiting).toBe(0))
   })
 
+  it('does not wait for its pause when somebody looks at the page again, unless the server asked for more time', async () => {
+    const id = await openedCase()
+    const looked = () => document.dispatchEvent(new Event('visibilitychange'))
+    server.answersInstead(() => () => new Response('', { status: 503, headers: { 'retry-after': '100', 'content-type': 'text/plain' } }))
+    await outbox.add([entryOf(id)])
+    await outbox.flush()
+    const before = server.asked.length
+    looked()
+    await vi.advanceTimersByTimeAsync(500)
+    expect(server.asked.length).toBe(before)
+    server.answersInstead(() => () => problem('databaseAway', 'x'))
+    for (let time = 0; time < 6; time++) await outbox.flush()
+    server.works()
+    looked()
+    // the next try by itself is fifteen seconds away
+    await vi.waitFor(() => expect(outbox.waiting).toBe(0))
+  })
+
   it('goes in batches, the opening of a case before its entries', async () => {
     const body = testOpening()
     server.answersInstead(() => () => Promise.reject(new TypeError('off')))

@@ -8,7 +8,7 @@ import { changedCase, withoutVerdict, type Change } from './changes.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
-const pauses = [1000, 2000, 4000, 8000, 15_000, 30_000]
+const pauses = [1000, 2000, 4000, 8000, 15_000]
 /** bytes of one append that are surely taken */
 const mostBytes = 200_000
 
@@ -38,6 +38,8 @@ export const useOutbox = defineStore('outbox', () => {
   let sending: Promise<void> | null = null
   let again = 0
   let inVain = 0
+  /** the server asked not to be tried before this, by the page's own clock, ms */
+  let notBefore = 0
   const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('dewpoint-outbox')
 
   const waiting = computed(() => items.value.filter(isWaiting).length)
@@ -130,6 +132,7 @@ export const useOutbox = defineStore('outbox', () => {
     }
     away.value = failed
     inVain = failed ? inVain + 1 : 0
+    notBefore = performance.now() + wait
     if (failed || unsaved.value.size > 0) later(wait)
   }
 
@@ -298,6 +301,11 @@ export const useOutbox = defineStore('outbox', () => {
     again = window.setTimeout(() => flush().catch(() => undefined), Math.max(atLeast, pauses[Math.min(inVain, pauses.length - 1)]!))
   }
 
+  /** The server may be within reach again: it answered something else, the network is back, or somebody looks here. What waits does not wait for its pause. */
+  function withinReach(): void {
+    if (waiting.value > 0 && performance.now() >= notBefore) flush().catch(() => undefined)
+  }
+
   /** Other pages of this device look again at what waits, and change a case alike. */
   function tell(what?: Change): void {
     others?.postMessage(what ? (JSON.parse(JSON.stringify(what)) as Change) : null)
@@ -310,6 +318,8 @@ export const useOutbox = defineStore('outbox', () => {
     if (waiting.value > 0) later()
   })
   window.addEventListener('online', () => flush().catch(() => undefined))
+  // a telephone that slept has slept through its pauses
+  document.addEventListener('visibilitychange', () => (document.visibilityState === 'visible' ? withinReach() : undefined))
   window.addEventListener('beforeunload', (event) => {
     // what only this page holds would go with it
     if (unsaved.value.size > 0) event.preventDefault()
@@ -325,6 +335,7 @@ export const useOutbox = defineStore('outbox', () => {
     reload,
     add,
     flush,
+    withinReach,
     mend,
     retry,
     discard,
