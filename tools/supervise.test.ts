@@ -45,7 +45,7 @@ describe('a program that is kept running', () => {
   it('that cannot be started at all says why', async () => {
     const said = vi.spyOn(console, 'error').mockReturnValue()
     const kept = keepRunning('program', () => spawn('/no/such/program'))
-    await vi.waitFor(() => expect(said.mock.calls.flat().join(' ')).toContain('ENOENT'))
+    await vi.waitFor(() => expect(said.mock.calls.flat().join(' ')).toContain('ENOENT'), 20_000)
     await kept.stop()
     expect(await kept.ended).toBe(0)
   })

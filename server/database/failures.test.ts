@@ -121,10 +121,25 @@ describe('with a real database in trouble', () => {
   })
 
   it('a pool without a free connection is not waited for, and health says busy', async () => {
-    const narrow = connect(running.url, { connections: 1, connection: 300 })
+    const narrow = connect(running.url, { connections: 1, connection: 1000 })
     const app = await buildApp({ database: narrow })
     let free: () => void = () => undefined
-    const held = narrow.transaction(() => new Promise<void>((done) => (free = done)))
+    let held = Promise.resolve()
+    // a busy machine may take longer to connect than this pool waits
+    await vi.waitFor(
+      () =>
+        new Promise<void>((begun, fail) => {
+          held = narrow.transaction(
+            () =>
+              new Promise<void>((done) => {
+                free = done
+                begun()
+              }),
+          )
+          held.catch(fail)
+        }),
+      20_000,
+    )
     const answer = await app.inject('/api/cases')
     expect([answer.statusCode, answer.json<Problem>().type]).toEqual([503, '/problems/databaseBusy'])
     expect((await app.inject('/api/health')).json<Health>()).toEqual({ status: 'degraded', database: 'busy' })

@@ -8,6 +8,7 @@ import type * as deviceModule from '../keeping/device/device.ts'
 import type * as outboxModule from '../keeping/outbox/outbox.ts'
 import type * as storeModule from './caseStore.ts'
 import { problem, testId, testOpening, testReading, testServer } from '../keeping/tests/testServer.ts'
+import { soon } from '../shared/tests/soon.ts'
 
 const diagnose = vi.fn<(system: string, controls: string, entries: Entry[]) => Promise<unknown>>()
 vi.mock('../workers/reasoning.ts', () => ({
@@ -75,7 +76,7 @@ describe('a case that is left before it has loaded', () => {
     const [slow, quick] = [onServer(testReading('none')), onServer(testReading('fine'))]
     const letGo = holding((path) => path === `/api/cases/${slow}`)
     const first = store.open(slow)
-    await vi.waitFor(() => expect(server.asked.some((one) => one.path === `/api/cases/${slow}`)).toBe(true))
+    await soon(() => expect(server.asked.some((one) => one.path === `/api/cases/${slow}`)).toBe(true))
     await store.open(quick)
     letGo()
     await first
@@ -87,7 +88,7 @@ describe('a case that is left before it has loaded', () => {
     const gone = testId()
     const letGo = holding((path) => path === `/api/cases/${gone}`)
     const first = store.open(gone)
-    await vi.waitFor(() => expect(server.asked.some((one) => one.path === `/api/cases/${gone}`)).toBe(true))
+    await soon(() => expect(server.asked.some((one) => one.path === `/api/cases/${gone}`)).toBe(true))
     await store.open(quick)
     letGo()
     await first
@@ -105,13 +106,13 @@ describe('a case that is left before it has loaded', () => {
     const letGo = holding((path) => path === `/api/cases/${slow}/past`)
     const askedOf = (id: string) => server.asked.filter((one) => one.path === `/api/cases/${id}/past`).length
     await store.open(slow)
-    await vi.waitFor(() => expect(askedOf(slow)).toBe(1))
+    await soon(() => expect(askedOf(slow)).toBe(1))
     await store.open(quick)
-    await vi.waitFor(() => expect(store.past).not.toBeNull())
+    await soon(() => expect(store.past).not.toBeNull())
     const known = store.past
     letGo()
     // asked for a second time from within: the answer is on its way
-    await vi.waitFor(() => expect(askedOf(slow)).toBe(2))
+    await soon(() => expect(askedOf(slow)).toBe(2))
     await new Promise((done) => setTimeout(done))
     expect(store.past).toBe(known)
   })
@@ -121,7 +122,7 @@ describe('a case that is left before it has loaded', () => {
     let answerA: (result: unknown) => void = () => undefined
     diagnose.mockImplementationOnce(() => new Promise((done) => (answerA = done)))
     await store.open(a)
-    await vi.waitFor(() => expect(diagnose).toHaveBeenCalledTimes(1))
+    await soon(() => expect(diagnose).toHaveBeenCalledTimes(1))
     diagnose.mockImplementation(() => new Promise(() => undefined))
     await store.open(b)
     answerA({ suspects: [{ key: 'of the other case', probability: 1 }] })
@@ -137,7 +138,7 @@ describe('entries', () => {
     off()
     await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
     const mine = store.entries.at(-1)!
-    await vi.waitFor(() => expect(outbox.standingOf(mine.id)).toBe('waiting'))
+    await soon(() => expect(outbox.standingOf(mine.id)).toBe('waiting'))
     await reloadPage()
     await store.open(id)
     expect(words()).toEqual(['none', 'cold'])
@@ -155,7 +156,7 @@ describe('entries', () => {
     server.journals.set(id, [first])
     await reloadPage()
     await store.open(id)
-    await vi.waitFor(() => expect(server.journals.get(id)?.map((one) => one.id)).toEqual([first.id, second.id]))
+    await soon(() => expect(server.journals.get(id)?.map((one) => one.id)).toEqual([first.id, second.id]))
     expect(words()).toEqual(['none', 'fine'])
   })
 
@@ -197,7 +198,7 @@ describe('entries', () => {
     await store.open(id)
     server.journals.get(id)!.push(testReading('fine'))
     await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
-    await vi.waitFor(() => expect(words().sort()).toEqual(['cold', 'fine', 'none']))
+    await soon(() => expect(words().sort()).toEqual(['cold', 'fine', 'none']))
     server.journals.get(id)!.push(testReading('lukewarm'))
     await store.refresh()
     expect(words()).toContain('lukewarm')
@@ -215,7 +216,7 @@ describe('entries', () => {
     server.works()
     // the next try by itself is fifteen seconds away
     await store.refresh()
-    await vi.waitFor(() => expect(server.journals.get(id)).toHaveLength(2))
+    await soon(() => expect(server.journals.get(id)).toHaveLength(2))
   })
 
   it('of a colleague leave the check that was chosen, one’s own answer puts it away', async () => {
@@ -237,7 +238,7 @@ describe('entries', () => {
     await store.open(id)
     server.answersInstead((path, body) => (path.endsWith('/entries') && body ? () => problem('invalid', 'x') : undefined))
     await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
-    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    await soon(() => expect(outbox.notAccepted).toHaveLength(1))
     const [item] = outbox.notAccepted
     if (item?.kind !== 'entry') throw new Error('an entry was refused')
     server.works()
@@ -246,7 +247,7 @@ describe('entries', () => {
     expect(words()).toEqual(['fine'])
     server.answersInstead((path, body) => (path.endsWith('/entries') && body ? () => problem('invalid', 'x') : undefined))
     await store.write('reading', { check: 'ask.heating', outcome: 'tepid' })
-    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    await soon(() => expect(outbox.notAccepted).toHaveLength(1))
     await outbox.discard(outbox.notAccepted[0]!)
     expect(words()).toEqual(['fine'])
   })
@@ -258,12 +259,12 @@ describe('a case just taken here', () => {
     const body = testOpening()
     await outbox.add([{ kind: 'open', caseId: body.id, body }])
     const opened = store.open(body.id)
-    await vi.waitFor(() => expect(store.current?.id).toBe(body.id))
+    await soon(() => expect(store.current?.id).toBe(body.id))
     const past = `/api/cases/${body.id}/past`
     expect(server.asked.map((one) => one.path)).not.toContain(past)
     letGo()
     await opened
-    await vi.waitFor(() => expect(store.past).not.toBeNull())
+    await soon(() => expect(store.past).not.toBeNull())
     expect(server.asked.filter((one) => one.path === past)).toHaveLength(1)
   })
 })
@@ -276,7 +277,7 @@ describe('a case whose opening the server refused', () => {
     await outbox.add([{ kind: 'open', caseId: body.id, body }])
     await store.open(body.id)
     await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
-    await vi.waitFor(() => expect(outbox.notAccepted).toHaveLength(1))
+    await soon(() => expect(outbox.notAccepted).toHaveLength(1))
     await outbox.discard(outbox.notAccepted[0]!)
     expect([store.current, store.trouble, outbox.items]).toEqual([null, expect.stringContaining('discarded'), []])
     expect(await device.keptCase(body.id)).toBeUndefined()
@@ -287,7 +288,7 @@ describe('without the server', () => {
   it('a case kept here opens; one that is not says what to do', async () => {
     const id = onServer(testReading('none'))
     await store.open(id)
-    await vi.waitFor(async () => expect((await device.keptCase(id))?.entries).toHaveLength(1))
+    await soon(async () => expect((await device.keptCase(id))?.entries).toHaveLength(1))
     off()
     await reloadPage()
     await store.open(id)

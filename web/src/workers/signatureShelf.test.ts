@@ -2,6 +2,7 @@ import type { Catalogue, Signatures } from '@dewpoint/core/diagnosis'
 import { catalogues } from '@dewpoint/trade'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { signatureShelf } from './signatureShelf.ts'
+import { soon } from '../shared/tests/soon.ts'
 
 const [a, b, c, d] = ['premix-combi', 'system-boiler', 'atmos-combi', 'coil-combi'].map((id) => catalogues[id]!) as [Catalogue, Catalogue, Catalogue, Catalogue]
 /** signatures told apart by a mark */
@@ -99,9 +100,9 @@ describe('what does not ship', () => {
       rest: () => new Promise((go) => resting.push(go)),
     })
     await shelf.of(a)
-    await vi.waitFor(() => expect(resting).toHaveLength(1))
+    await soon(() => expect(resting).toHaveLength(1))
     resting[0]!()
-    await vi.waitFor(() => expect(said).toHaveBeenCalled())
+    await soon(() => expect(said).toHaveBeenCalled())
     expect(mark(await shelf.of(a))).toBe('nominal')
   })
 })

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as authorModule from '../author.ts'
 import type * as identityModule from './identity.ts'
 import type * as storageModule from './storage.ts'
+import { soon } from '../../shared/tests/soon.ts'
 
 let storage: typeof storageModule
 beforeEach(async () => {
@@ -75,7 +76,7 @@ describe('who writes here', () => {
   it('is remembered', async () => {
     const author = await known()
     author.value = 'Wren Tallow'
-    await vi.waitFor(() => expect(localStorage.getItem('dewpoint.author')).toBe('Wren Tallow'))
+    await soon(() => expect(localStorage.getItem('dewpoint.author')).toBe('Wren Tallow'))
     expect((await known()).value).toBe('Wren Tallow')
   })
 })

@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from '../device/device.ts'
 import type * as outboxModule from './outbox.ts'
 import { problem, testId, testOpening, testReading, testServer } from '../tests/testServer.ts'
+import { soon } from '../../shared/tests/soon.ts'
 
 type Outbox = ReturnType<typeof outboxModule.useOutbox>
 type Device = typeof deviceModule
@@ -107,7 +108,7 @@ describe('what leaves the outbox', () => {
         await vi.advanceTimersByTimeAsync(500)
         waited += 500
       }
-      await vi.waitFor(() => expect(outbox.away).toBe(true))
+      await soon(() => expect(outbox.away).toBe(true))
       await outbox.reload()
       pauses.push(waited)
     }
@@ -119,7 +120,7 @@ describe('what leaves the outbox', () => {
     expect(server.asked.length).toBe(before)
     server.works()
     await vi.advanceTimersByTimeAsync(11_000)
-    await vi.waitFor(() => expect(outbox.waiting).toBe(0))
+    await soon(() => expect(outbox.waiting).toBe(0))
   })
 
   it('does not wait for its pause when somebody looks at the page again, unless the server asked for more time', async () => {
@@ -137,7 +138,7 @@ describe('what leaves the outbox', () => {
     server.works()
     looked()
     // the next try by itself is fifteen seconds away
-    await vi.waitFor(() => expect(outbox.waiting).toBe(0))
+    await soon(() => expect(outbox.waiting).toBe(0))
   })
 
   it('goes in batches, the opening of a case before its entries', async () => {
@@ -168,11 +169,11 @@ describe('what leaves the outbox', () => {
     })
     await outbox.add([entryOf(id)])
     const round = outbox.flush()
-    await vi.waitFor(() => expect(server.asked.length).toBe(1))
+    await soon(() => expect(server.asked.length).toBe(1))
     await outbox.add([entryOf(id)])
     release()
     await round
-    await vi.waitFor(() => expect(server.journals.get(id)).toHaveLength(2))
+    await soon(() => expect(server.journals.get(id)).toHaveLength(2))
     expect(outbox.waiting).toBe(0)
   })
 })
