@@ -301,7 +301,7 @@ export const useOutbox = defineStore('outbox', () => {
     again = window.setTimeout(() => flush().catch(() => undefined), Math.max(atLeast, pauses[Math.min(inVain, pauses.length - 1)]!))
   }
 
-  /** The server may be within reach again: it answered something else, the network is back, or somebody looks here. What waits does not wait for its pause. */
+  /** The server may be within reach again: it answered something else, or somebody looks at this page again. What waits is sent now, unless the server asked for more time. */
   function withinReach(): void {
     if (waiting.value > 0 && performance.now() >= notBefore) flush().catch(() => undefined)
   }
