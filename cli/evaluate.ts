@@ -20,6 +20,7 @@ import {
   type Report,
   type Way,
 } from '@dewpoint/core/evaluation'
+import { allRules, type Rules } from '@dewpoint/core/diagnosis'
 import { stockCatalogues } from '@dewpoint/trade'
 import { loadSignatures } from '@dewpoint/trade/shipped'
 import { refuse } from './refuse.ts'
@@ -27,23 +28,24 @@ import { refuse } from './refuse.ts'
 /**
  * Plays drawn cases to their end, by the engine and by other ways of working, and tells how they went.
  *
- *   evaluate --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--keep FILE] [--optimum N] [--json]
+ *   evaluate --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]
  *
  * The truth differs from the model that judges it unless --matched. With --keep, each case is written to a file of lines as it ends, and
  * cases found there already are not played again: a long run may be stopped and taken up. With --optimum, as many small problems a system
  * are solved exactly, and the engine's own choice is followed through all that may be found.
  */
 const usage =
-  'usage: npm run -s evaluate -- --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--keep FILE] [--optimum N] [--json]'
-type Job = { system: string; way: Way; seed: number; pairs: number; like: boolean }
+  'usage: npm run -s evaluate -- --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]'
+type Job = { system: string; way: Way; seed: number; pairs: number; like: boolean; without: (keyof Rules)[] }
 
 if (process.send) process.on('message', (job) => process.send!(play(job as Job)))
 else await main()
 
-function play({ system, way, seed, pairs, like }: Job): Played {
+function play({ system, way, seed, pairs, like, without }: Job): Played {
   const catalogue = stockCatalogues[system]!
   const truth = drawTruth(catalogue, seed, pairs, like ? matched : mismatched)
-  return { system, way, seed, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003)) }
+  const rules = { ...allRules, ...Object.fromEntries(without.map((one) => [one, false])) }
+  return { system, way, seed, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003), undefined, undefined, rules) }
 }
 
 async function main(): Promise<void> {
@@ -57,6 +59,7 @@ async function main(): Promise<void> {
           pairs: { type: 'string', default: '0.3' },
           ways: { type: 'string', default: ways.join(',') },
           matched: { type: 'boolean', default: false },
+          without: { type: 'string', default: '' },
           keep: { type: 'string' },
           optimum: { type: 'string', default: '0' },
           json: { type: 'boolean', default: false },
@@ -78,6 +81,14 @@ async function main(): Promise<void> {
   for (const one of systems) if (!stockCatalogues[one]) refuse(`--system "${one}" is unknown: ${Object.keys(stockCatalogues).join(', ')} or all`)
   const chosen = values.ways.split(',').map((one) => ways.find((way) => way === one) ?? refuse(`--ways "${one}" is unknown: ${ways.join(', ')}`))
 
+  const rules = Object.keys(allRules) as (keyof Rules)[]
+  const without =
+    values.without === ''
+      ? []
+      : values.without === 'all'
+        ? rules
+        : values.without.split(',').map((one) => rules.find((rule) => rule === one) ?? refuse(`--without "${one}" is unknown: ${rules.join(', ')}, or all`))
+
   const kept =
     values.keep && existsSync(values.keep)
       ? readFileSync(values.keep, 'utf8')
@@ -91,7 +102,7 @@ async function main(): Promise<void> {
   if (values.keep) mkdirSync(dirname(values.keep), { recursive: true })
   const wanted = systems.flatMap((system) =>
     chosen.flatMap((way) =>
-      Array.from({ length: cases }, (_unused, index): Job => ({ system, way, seed: seed * 100_000 + index, pairs, like: values.matched })),
+      Array.from({ length: cases }, (_unused, index): Job => ({ system, way, seed: seed * 100_000 + index, pairs, like: values.matched, without })),
     ),
   )
   await shareOut(

@@ -1,13 +1,16 @@
 import bayesjs, { type INetwork } from 'bayesjs'
 import type { readJournal } from '@dewpoint/core/diagnosis'
-import { type Catalogue, type Check, type Signatures } from '@dewpoint/core/diagnosis'
+import { type Catalogue, type Check, confusionAt, type Signatures } from '@dewpoint/core/diagnosis'
 
 type JournalRead = ReturnType<typeof readJournal>
 
 /** Chance of what was read, by the plainest rule there is: near the simulated value, or not. */
 function chance({ result }: Check, is: number, said: { outcomes: number[]; values: number[] }): number {
   if (result.kind === 'number') return 0.985 * Math.exp(-0.5 * (((said.values[0] ?? is) - is) / (result.width || 1)) ** 2) + 0.015
-  if (result.kind === 'outcome') return said.outcomes[0] === is ? 1 - result.confusion : result.confusion / result.outcomes.length
+  if (result.kind === 'outcome') {
+    const confusion = confusionAt(result, is)
+    return said.outcomes[0] === is ? 1 - confusion : confusion / result.outcomes.length
+  }
   return said.outcomes[0] === 1 ? result.without : 1 - result.without
 }
 

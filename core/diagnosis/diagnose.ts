@@ -23,6 +23,7 @@ import {
 } from './account/index.ts'
 import { faultOdds, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
 import {
+  allRules,
   usualCosts,
   type Catalogue,
   type CheckOrder,
@@ -52,13 +53,14 @@ const listed = 0.001
 export function diagnose(catalogue: Catalogue, known: Signatures, entries: readonly Entry[], options: DiagnoseOptions = {}): Diagnosis {
   const { order = 'telling', cannot = [], also = [], detail = 8, experience } = options
   const costs = { ...usualCosts, ...options.costs }
+  const rules = { ...allRules, ...options.rules }
 
   // evidence: danger comes before everything
   const { stop, questions } = dangersIn(catalogue, entries)
   if (stop) return stopped(catalogue, entries, stop, questions, order)
 
   // belief
-  const weighed = weighJournal(catalogue, known, entries, experience)
+  const weighed = weighJournal(catalogue, known, entries, experience, rules)
   const { journal, signatures, belief } = weighed
   const likeliest = leadingRows(belief, 0.9999)
   // a pair is set beside the singles on the pad only when it is a suspect of weight

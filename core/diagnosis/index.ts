@@ -1,6 +1,7 @@
 export { diagnose } from './diagnose.ts'
 export type * from './catalogue/index.ts'
 export {
+  allRules,
   demandsOf,
   isProbe,
   movedAs,
@@ -44,7 +45,7 @@ export {
   withPairs,
 } from './signatures/index.ts'
 export { type Act, answered, barring, dangersIn, hear, type Heard, impossibility, readJournal, standingActs, topUpsPerYear } from './evidence/index.ts'
-export { type Belief, believe, grow, likeliestPairs, weighJournal } from './belief/index.ts'
+export { type Belief, believe, confusionAt, grow, likeliestPairs, weighJournal } from './belief/index.ts'
 export {
   accessLeft,
   aheadOf,

@@ -1,5 +1,5 @@
 import type { Payload } from '../casebook/index.ts'
-import { combined, patched, readChecks, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
+import { combined, confusionAt, patched, readChecks, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
 import { convert } from '../quantity/index.ts'
 import { nominal, parametersOf, type Parameters } from '../system/index.ts'
@@ -174,7 +174,7 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
     const value = values[columns.get(check.id)!]!
     if (Number.isNaN(value)) return { ...base, outcome: 'notReached' }
     if (result.kind === 'outcome') {
-      const said = mistaken || chance.happens(result.confusion) ? chance.pick(result.outcomes.filter((_one, index) => index !== value)) : result.outcomes[value]
+      const said = mistaken || chance.happens(confusionAt(result, value)) ? chance.pick(result.outcomes.filter((_one, index) => index !== value)) : result.outcomes[value]
       return { ...base, outcome: (said ?? result.outcomes[0]!).id }
     }
     const { absolute, relative } = instruments.get(result.instrument) ?? { absolute: 0, relative: 0 }

@@ -1,5 +1,6 @@
 import { newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
 import {
+  allRules,
   answered,
   hangsOn,
   healthyOutcome,
@@ -12,6 +13,7 @@ import {
   type Check,
   type RankedCheck,
   type Ranking,
+  type Rules,
   type Signatures,
 } from '../diagnosis/index.ts'
 import type { Chance } from './chance.ts'
@@ -65,6 +67,7 @@ export function walk(
   chance: Chance,
   watch?: (turn: Turn) => void,
   heard?: (check: string, reading: Payload<'reading'>) => void,
+  rules: Readonly<Rules> = allRules,
 ): Course {
   const journal = opened(truth)
   const course: Course = { kind: truth.kind, minutes: 0, checks: 0, needless: 0, condemned: 0, wrong: 0, found: false, ended: 'tired', said: [] }
@@ -116,7 +119,7 @@ export function walk(
   }
 
   while (course.checks < most.checks && repairs < most.repairs && course.minutes < most.minutes) {
-    const { journal: known, ...weighed } = weighJournal(truth.catalogue, signatures, journal.entries)
+    const { journal: known, ...weighed } = weighJournal(truth.catalogue, signatures, journal.entries, undefined, rules)
     const done = new Set(answered(known))
     const order = way === 'forward' || way === 'backward' ? way : 'telling'
     const ranking = rankChecks(truth.catalogue, weighed.signatures, weighed.belief, known, order, done, usualCosts, way === 'engine')

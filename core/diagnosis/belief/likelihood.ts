@@ -1,6 +1,6 @@
-import type { Catalogue, Instrument } from '../catalogue/index.ts'
+import { allRules, type Catalogue, type Instrument, type Rules } from '../catalogue/index.ts'
 import type { Evidence, JournalRead } from '../evidence/index.ts'
-import { alikeReadings, type Signatures } from '../signatures/index.ts'
+import { type Alike, alikeReadings, type Signatures } from '../signatures/index.ts'
 import {
   cueProbability,
   instrumentOf,
@@ -14,11 +14,12 @@ import {
   strangeDensity,
   unlistedProbability,
 } from './readingModel.ts'
+import { type Moved, movedFaults, type Worse, worseReadings } from './worseReadings.ts'
 
 /** Short of direct sight no single reading moves odds by more than this. */
 const readingCap = 50
 /** By a check that tests the part alone. */
-const sightCap = 500
+const sightCap = 5000
 /** A defect seen and written down as such is mistaken once in some thousands. Assumed */
 const seenWrongly = 0.0003
 /**
@@ -27,23 +28,23 @@ const seenWrongly = 0.0003
  *
  * @returns one a plant, natural logarithms up to a common constant
  */
-export function evidenceLikelihood(catalogue: Catalogue, signatures: Signatures, evidence: Evidence): Float64Array {
+export function evidenceLikelihood(catalogue: Catalogue, signatures: Signatures, evidence: Evidence, rules: Readonly<Rules> = allRules): Float64Array {
   let known = weighed.get(signatures)
   if (!known) weighed.set(signatures, (known = new Map()))
-  const key = JSON.stringify([evidence.check.id, evidence.outcomes, evidence.values, evidence.doubt])
+  const key = JSON.stringify([evidence.check.id, evidence.outcomes, evidence.values, evidence.doubt, rules.plateau])
   let table = known.get(key)
   if (!table) {
     if (known.size > keptTables) known.clear()
-    known.set(key, (table = weigh(catalogue, signatures, evidence)))
+    known.set(key, (table = weigh(catalogue, signatures, evidence, rules)))
   }
   return table
 }
 
-const keptTables = 40
+const keptTables = 80
 /** Tables already made: one more reading costs one more table, not the whole journal's. */
 const weighed = new WeakMap<Signatures, Map<string, Float64Array>>()
 
-function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence): Float64Array {
+function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence, rules: Readonly<Rules>): Float64Array {
   const { sets, first } = signatures
   const unlisted = sets.length + 1
   const table = new Float64Array(first[unlisted + 1]!)
@@ -54,19 +55,110 @@ function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence)
   const likelihood = (value: number, set: readonly number[]) => likelihoodOf(catalogue, evidence, instrument, value, set)
   if (check.result.kind === 'cue') {
     const rows = Float64Array.from({ length: unlisted }, (_unused, row) => likelihood(NaN, sets[row] ?? []))
-    const logs = capped(Float64Array.of(...rows, unlistedProbability(rows[0]!, strange)), cap)
+    const logs = capped(Float64Array.of(...rows, unlistedProbability(check, rows[0]!, strange)), cap)
     for (let row = 0; row <= unlisted; row++) table.fill(logs[row]!, first[row]!, first[row + 1]!)
     return table
   }
-  // plants that read alike are as likely: the set itself does not matter
-  const { values, of } = alikeReadings(catalogue, signatures, check)
+  // plants that read alike are as likely: the set itself does not matter, but to a reading worse than was simulated
+  const alike = alikeReadings(catalogue, signatures, check)
+  const { values, of } = alike
   const each = values.map((value) => likelihood(value, []))
-  const ofUnlisted = Array.from({ length: signatures.draws }, (_unused, draw) => unlistedProbability(each[of[draw]!]!, strange))
-  const logs = capped(Float64Array.of(...each, ...ofUnlisted), cap)
+  const ofUnlisted = Array.from({ length: signatures.draws }, (_unused, draw) => unlistedProbability(check, each[of[draw]!]!, strange))
+  const worse = rules.plateau ? worseFaults(signatures, alike, evidence, instrument, cap) : []
+  const ofWorse = worse.flatMap(({ plants }) => [...plants])
+  const logs = capped(Float64Array.of(...each, ...ofUnlisted, ...ofWorse), cap)
   for (let plant = 0; plant < of.length; plant++) table[plant] = logs[of[plant]!]!
-  table.set(logs.subarray(each.length), first[unlisted]!)
+  table.set(logs.subarray(each.length, each.length + ofUnlisted.length), first[unlisted]!)
+  convict(table, signatures, alike, worse, logs.subarray(each.length + ofUnlisted.length))
   return table
 }
+
+function worseFaults(signatures: Signatures, alike: Alike, evidence: Evidence, instrument: Instrument, cap: number): Worse[] {
+  const { check, values } = evidence
+  if (values.length === 0 || evidence.outcomes.length > 0) return []
+  const { mean, apart } = middleOf(evidence)
+  const density = (is: number, said: number) =>
+    doubted(evidence, numberDensity(check, is, said, Math.hypot(readingSpread(check, instrument, is, values.length), apart)))
+  const spread = (is: number) => readingSpread(check, instrument, is, values.length)
+  let tables = movedBy.get(signatures)
+  if (!tables) movedBy.set(signatures, (tables = new Map()))
+  const key = JSON.stringify([check.id, values.length, apart, evidence.doubt])
+  let moved = tables.get(key)
+  if (!moved) {
+    const places = alike.values.filter((one) => !Number.isNaN(one)).sort((a, b) => a - b)
+    const strange = unlistedProbability(check, 0, strangely(evidence))
+    // what lies nearest is likeliest
+    const floor = (said: number) => {
+      const above = firstFrom(places, (one) => onScale(check, one) >= said)
+      return Math.max(strange, ...[places[above - 1], places[above]].map((one) => (one === undefined ? 0 : density(one, said)))) / cap
+    }
+    if (tables.size > keptTables) tables.clear()
+    tables.set(key, (moved = movedFaults(signatures, alike, { density, spread, floor, onScale: (is) => onScale(check, is) })))
+  }
+  return worseReadings(moved, { density, spread }, mean)
+}
+
+/** Which faults move a check, found once: they are the same whatever is read. */
+const movedBy = new WeakMap<Signatures, Map<string, Moved[]>>()
+
+/** The first place of an ascending list from which on something holds. */
+function firstFrom(list: readonly number[], holds: (one: number) => boolean): number {
+  let [from, to] = [0, list.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (holds(list[middle]!)) to = middle
+    else from = middle + 1
+  }
+  return from
+}
+
+/**
+ * Puts what a reading that may be worse than was simulated says of some faults into a table: of each alone, then of the sets that read as
+ * that one alone does.
+ *
+ * @param own log-likelihood of every plant of these faults, one after the other
+ */
+function convict(table: Float64Array, { faults, sets, first, draws }: Signatures, { of }: Alike, worse: readonly Worse[], own: Float64Array): void {
+  if (worse.length === 0) return
+  const place = new Int32Array(faults.length).fill(-1)
+  const sound = meanExp(table.subarray(0, draws))
+  worse.forEach(({ fault, least }, index) => {
+    place[fault] = index
+    const plants = own.subarray(index * draws, (index + 1) * draws)
+    raise(plants, least * sound)
+    table.set(plants, first[fault + 1]!)
+  })
+  for (let row = 1; row < sets.length; row++) {
+    const set = sets[row]!
+    if (set.length < 2) continue
+    for (let at = 0; at < set.length; at++) {
+      const index = place[set[at]!]!
+      if (index < 0) continue
+      const single = first[set[at]! + 1]!
+      for (let plant = first[row]!; plant < first[row + 1]!; plant++) {
+        const draw = plant - first[row]!
+        if (of[plant] === of[single + draw]) table[plant] = Math.max(table[plant]!, own[index * draws + draw]!)
+      }
+    }
+  }
+}
+
+/** Raises log-likelihoods together until the mean likelihood is so much; none comes above the most likely plant there is, at 0. */
+function raise(logs: Float64Array, mean: number): void {
+  for (let round = 0; round < logs.length; round++) {
+    let below = 0
+    let full = 0
+    for (const log of logs) {
+      if (log >= 0) full++
+      else below += Math.exp(log)
+    }
+    const short = Math.log((mean * logs.length - full) / below)
+    if (!(short > 1e-6)) return
+    logs.forEach((log, index) => (logs[index] = Math.min(log + short, 0)))
+  }
+}
+
+const meanExp = (logs: Float64Array) => logs.reduce((sum, log) => sum + Math.exp(log), 0) / logs.length
 
 /** Log-likelihood of a defect seen directly. */
 export function sightLikelihood({ sets, first }: Signatures, fault: number): Float64Array {
@@ -90,14 +182,19 @@ export function drawWeights(plants: readonly Record<string, number>[], spreads: 
 }
 
 function likelihoodOf(catalogue: Catalogue, evidence: Evidence, instrument: Instrument, value: number, set: readonly number[]): number {
-  const { check, doubt } = evidence
+  const { check } = evidence
   const answers = ofAnswers(evidence, (said) => {
     if (check.result.kind === 'outcome') return outcomeProbability(check, value, said)
     if (check.result.kind === 'number') return notReachedProbability(value)
-    const yes = signProbability(cueProbability(catalogue, check, set))
+    const yes = signProbability(check, cueProbability(catalogue, check, set))
     return said === 1 ? yes : 1 - yes
   })
-  const likelihood = answers * ofNumbers(evidence, instrument, value)
+  return doubted(evidence, answers * ofNumbers(evidence, instrument, value))
+}
+
+/** A likelihood, as far as the reading is to be trusted. */
+function doubted(evidence: Evidence, likelihood: number): number {
+  const { doubt } = evidence
   return doubt > 0 ? (1 - doubt) * likelihood + doubt * strangely(evidence) : likelihood
 }
 
@@ -109,11 +206,17 @@ function ofAnswers({ outcomes }: Evidence, chanceOf: (said: number) => number): 
 }
 
 /** Of repeats the random error averages, the bias of the model does not; what they lie apart widens what is compared. */
-function ofNumbers({ check, values }: Evidence, instrument: Instrument, value: number): number {
+function ofNumbers(evidence: Evidence, instrument: Instrument, value: number): number {
+  const { check, values } = evidence
   if (values.length === 0) return 1
-  const mean = values.reduce((sum, one) => sum + onScale(check, one), 0) / values.length
-  const apart = Math.max(...values.map((one) => Math.abs(onScale(check, one) - mean)))
+  const { mean, apart } = middleOf(evidence)
   return numberDensity(check, value, mean, Math.hypot(readingSpread(check, instrument, value, values.length), apart))
+}
+
+/** The mean of what was read, on the scale of the comparison, and how far from it the farthest lies. */
+function middleOf({ check, values }: Evidence): { mean: number; apart: number } {
+  const mean = values.reduce((sum, one) => sum + onScale(check, one), 0) / values.length
+  return { mean, apart: Math.max(...values.map((one) => Math.abs(onScale(check, one) - mean))) }
 }
 
 /** The same where nothing is known of the cause. */

@@ -1,4 +1,4 @@
-import { type Catalogue, type Experience, simulatedChecks } from '../catalogue/index.ts'
+import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
 import { type Belief, believe } from './posterior.ts'
@@ -26,6 +26,7 @@ export function grow(
   journal: JournalRead,
   belief: Belief,
   experience?: Experience,
+  rules: Readonly<Rules> = allRules,
 ): { signatures: Signatures; belief: Belief } | null {
   if (explained(signatures, belief, journal)) return null
   const count = catalogue.faults.length
@@ -44,9 +45,9 @@ export function grow(
     }
     if (fresh.size === 0) break
     const wide = focused(now.signatures, bestSets(now, keptSets), [...fresh.values()])
-    const seen = { signatures: wide, belief: believe(catalogue, wide, journal, experience) }
+    const seen = { signatures: wide, belief: believe(catalogue, wide, journal, experience, rules) }
     const narrow = focused(wide, bestSets(seen, keptSets), [])
-    const next = { signatures: narrow, belief: believe(catalogue, narrow, journal, experience) }
+    const next = { signatures: narrow, belief: believe(catalogue, narrow, journal, experience, rules) }
     const leader = narrow.sets[rowsByBelief(next.belief)[0]!]
     if (leader?.length !== size && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
     now = next
@@ -56,7 +57,7 @@ export function grow(
   const larger = bestSets(now, simulatedSets).filter((set) => set.length > 2)
   if (larger.length > 0) {
     const exact = { ...now.signatures, values: simulateSets(catalogue, now.signatures, larger) }
-    now = { signatures: exact, belief: believe(catalogue, exact, journal, experience) }
+    now = { signatures: exact, belief: believe(catalogue, exact, journal, experience, rules) }
   }
   return now
 }

@@ -1,7 +1,8 @@
 import { parametersOf } from '../../system/index.ts'
-import type { Catalogue, Experience } from '../catalogue/index.ts'
+import { allRules, type Catalogue, type Experience, type Rules } from '../catalogue/index.ts'
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
+import { complaintWeights } from './explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './likelihood.ts'
 import { priorOf } from './prior.ts'
 
@@ -30,6 +31,7 @@ interface Sitting {
  * no demand) and last the unlisted cause.
  */
 export interface Belief {
+  /** before any reading, by what the case was opened for */
   prior: Float64Array
   posterior: Float64Array
   /** natural log of the likelihood of the whole journal, a row */
@@ -54,12 +56,19 @@ export interface Belief {
  * after a repair are judged by what the repair left: a hidden Markov chain over the subsets still standing. Where the complaint
  * comes and goes, a fault may have been away through a whole visit, once, whatever was read on it.
  */
-export function believe(catalogue: Catalogue, signatures: Signatures, journal: JournalRead, experience?: Experience): Belief {
+export function believe(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  journal: JournalRead,
+  experience?: Experience,
+  rules: Readonly<Rules> = allRules,
+): Belief {
   const { sets, first } = signatures
   const rows = sets.length + 2
   const plants = first[rows]!
-  const { probabilities: prior, unexamined } = priorOf(catalogue, sets, { ...journal.circumstances, experience })
-  const sittings = sittingsOf(catalogue, signatures, journal)
+  const { probabilities, unexamined } = priorOf(catalogue, sets, { ...journal.circumstances, experience })
+  const prior = rules.complaint ? times(probabilities, complaintWeights(catalogue, signatures, journal)) : probabilities
+  const sittings = sittingsOf(catalogue, signatures, journal, rules)
   const weighed = sittings.flatMap((one) => one.members)
   const away = catalogue.faults.map((fault) => journal.comesAndGoes * (fault.kind === 'state' ? stateGoes : 1))
   const weightOf = plantWeights(catalogue, signatures, journal)
@@ -143,10 +152,17 @@ export function believe(catalogue: Catalogue, signatures: Signatures, journal: J
   }
 }
 
+/** Probabilities that each count so many times, summing to one again. */
+function times(probabilities: Float64Array, weights: Float64Array): Float64Array {
+  const all = probabilities.map((one, row) => one * weights[row]!)
+  const total = all.reduce((sum, one) => sum + one, 0)
+  return all.map((one) => one / total)
+}
+
 /** A wrong state put by hand goes away by itself more seldom than a failing part works again. Assumed */
 const stateGoes = 0.15
 
-function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: JournalRead): Sitting[] {
+function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: JournalRead, rules: Readonly<Rules>): Sitting[] {
   const sittings = new Map<string, Sitting>()
   const into = (epoch: number, visit: string | null) => {
     const key = `${epoch} ${visit}`
@@ -160,7 +176,7 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
       check: one.check.id,
       label: one.check.label,
       epoch: one.epoch,
-      table: evidenceLikelihood(catalogue, signatures, one),
+      table: evidenceLikelihood(catalogue, signatures, one, rules),
     })
   for (const { fault, entry, epoch } of journal.seen)
     into(epoch, null).push({ entries: [entry], check: null, label: catalogue.faults[fault]!.label, epoch, table: sightLikelihood(signatures, fault) })

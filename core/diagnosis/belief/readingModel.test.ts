@@ -63,7 +63,7 @@ describe('everything that can be said of a check', () => {
         }
       }),
     )
-    expect(signProbability(0.3) + signProbability(0.7)).toBeCloseTo(1, 12)
+    expect(signProbability({}, 0.3) + signProbability({}, 0.7)).toBeCloseTo(1, 12)
   })
 
   it('has chances where nothing is known of the cause, too', () => {
@@ -162,8 +162,8 @@ describe('a sign', () => {
   })
 
   it('under an unlisted cause shows half the time as without any, else strangely often', () => {
-    expect(cueChance(catalogue, hum, null)).toBeCloseTo(0.5 * signProbability(0.1) + 0.5 * (0.1 + 0.9 * 0.15), 12)
-    expect(unlistedProbability(1, 0)).toBe(0.5)
+    expect(cueChance(catalogue, hum, null)).toBeCloseTo(0.5 * signProbability({}, 0.1) + 0.5 * (0.1 + 0.9 * 0.15), 12)
+    expect(unlistedProbability({}, 1, 0)).toBe(0.5)
   })
 
   it('is no outcome and no number', () => {

@@ -1,11 +1,11 @@
-import type { Catalogue, Check, Instrument } from '../catalogue/index.ts'
+import type { Catalogue, Check, Instrument, OutcomeResult } from '../catalogue/index.ts'
 
-/** Share of every reading that is "anything": a slip of hand, eye or pen. Chosen */
-const anything = 0.015
+/** Share of readings that is "anything": a slip of hand, eye or pen; fewer where a part is seen, or tested alone. Chosen */
+const anything = { usual: 0.015, direct: 0.003 }
 /** "Not reached" said of a number that could be read, and a number written down where none could be. Assumed */
 const slips = { notReached: 0.02, read: 0.05 }
-/** How often an unlisted cause reads like a healthy appliance; else it reads strangely. Assumed */
-const likeHealthy = 0.5
+/** How often an unlisted cause reads like a healthy appliance; else it reads strangely: seldom where one listed part is seen by itself. Assumed */
+const likeHealthy = { usual: 0.5, direct: 0.97 }
 /** Strangely: how often it shows a sign nobody has a cause for, and stops before a number can be read. Assumed */
 const strange = { sign: 0.15, notReached: 0.2 }
 
@@ -18,22 +18,28 @@ export function cueProbability(catalogue: Catalogue, check: Check, set: readonly
 }
 
 /** Chance that "yes" is said of a cue that shows so often. */
-export function signProbability(shows: number): number {
-  return mixed(shows, 2)
+export function signProbability(check: Pick<Check, 'direct'>, shows: number): number {
+  return mixed(check, shows, 2)
 }
 
 /** Probability that a check reports outcome `said` (−1 not reached) when the simulation says `is` (NaN not reached). */
 export function outcomeProbability(check: Check, is: number, said: number): number {
   if (check.result.kind !== 'outcome') return NaN
-  const { confusion, outcomes } = check.result
+  const { outcomes } = check.result
+  const confusion = confusionAt(check.result, is)
   const others = outcomes.length
   const right = Number.isNaN(is) ? said === -1 : said === is
-  return mixed(right ? 1 - confusion : confusion / others, others + 1)
+  return mixed(check, right ? 1 - confusion : confusion / others, others + 1)
+}
+
+/** Chance that another outcome is reported when this one is so (NaN not reached). */
+export function confusionAt({ confusion }: Pick<OutcomeResult, 'confusion'>, is: number): number {
+  return typeof confusion === 'number' ? confusion : (confusion[is] ?? confusion[0]!)
 }
 
 /** Chance that "not reached" is said of a check with a number, when the simulation says `is` (NaN not reached). */
 export function notReachedProbability(is: number): number {
-  return mixed(Number.isNaN(is) ? 1 - slips.read : slips.notReached, 2)
+  return mixed({}, Number.isNaN(is) ? 1 - slips.read : slips.notReached, 2)
 }
 
 /**
@@ -45,7 +51,8 @@ export function notReachedProbability(is: number): number {
 export function numberDensity(check: Check, is: number, said: number, spread: number): number {
   const [low, high] = scaleRange(check)
   const flat = 1 / (high - low)
-  const density = Number.isNaN(is) ? flat : (1 - anything) * errorDensity(said - onScale(check, is), spread) + anything * flat
+  const slip = slipOf(check)
+  const density = Number.isNaN(is) ? flat : (1 - slip) * errorDensity(said - onScale(check, is), spread) + slip * flat
   return (1 - notReachedProbability(is)) * density
 }
 
@@ -68,6 +75,7 @@ export function numberProbabilities(
   const reached = 1 - notReachedProbability(is)
   const centre = onScale(check, is)
   const isRead = !Number.isNaN(is)
+  const slip = slipOf(check)
   let below = 0
   for (let index = 0; index < places.length; index++) {
     const place = places[index]!
@@ -76,16 +84,17 @@ export function numberProbabilities(
     else if (place > low && isRead) upTo = errorUpTo(place - centre, spread)
     if (index > 0) {
       const flat = (place - places[index - 1]!) / (high - low)
-      into[at + index - 1] = reached * (isRead ? (1 - anything) * (upTo - below) + anything * flat : flat)
+      into[at + index - 1] = reached * (isRead ? (1 - slip) * (upTo - below) + slip * flat : flat)
     }
     below = upTo
   }
   return into
 }
 
-/** What an unlisted cause makes of a result: half the time what a healthy appliance would, else what is strange. */
-export function unlistedProbability(healthy: number, strangely: number): number {
-  return likeHealthy * healthy + (1 - likeHealthy) * strangely
+/** What an unlisted cause makes of a result: half the time what a healthy appliance would, else what is strange; of a part seen by itself nearly always the former. */
+export function unlistedProbability(check: Pick<Check, 'direct'>, healthy: number, strangely: number): number {
+  const like = check.direct ? likeHealthy.direct : likeHealthy.usual
+  return like * healthy + (1 - like) * strangely
 }
 
 /** Chance of an answer where nothing is known of its cause: of an outcome (−1 not reached), of a cue (1 yes, 0 no), of "not reached" at a number. */
@@ -129,7 +138,8 @@ export function scaleRange(check: Check): [number, number] {
 /** Density of a heavy-tailed error: Student's t with four degrees of freedom, scaled. */
 function errorDensity(distance: number, spread: number): number {
   const z = distance / spread
-  return (0.375 / spread) * Math.pow(1 + (z * z) / 4, -2.5)
+  const wide = 1 + (z * z) / 4
+  return 0.375 / (spread * wide * wide * Math.sqrt(wide))
 }
 
 /** Its distribution function, closed for four degrees of freedom: with s = sin(atan(z/2)), 1/2 + 3/4 · (s − s³/3). */
@@ -145,6 +155,9 @@ export function instrumentOf(catalogue: Catalogue, check: Check): Instrument {
   return catalogue.instruments.find((one) => one.id === id) ?? { id: 'eye', label: 'eye', absolute: 0, relative: 0 }
 }
 
-function mixed(p: number, ways: number): number {
-  return (1 - anything) * p + anything / ways
+function mixed(check: Pick<Check, 'direct'>, p: number, ways: number): number {
+  const slip = slipOf(check)
+  return (1 - slip) * p + slip / ways
 }
+
+const slipOf = ({ direct }: Pick<Check, 'direct'>) => (direct ? anything.direct : anything.usual)

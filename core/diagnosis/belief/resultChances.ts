@@ -32,11 +32,11 @@ function chancesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief,
     while (from < weights.length && listOf[source + from] === which) weight += weights[from++]!
     for (let result = 0; result < size; result++) chances[result]! += weight * lists[which * size + result]!
   }
-  return unlisted ? chances.map((healthy, result) => unlistedProbability(healthy, strange[result]!)) : chances
+  return unlisted ? chances.map((healthy, result) => unlistedProbability(check, healthy, strange[result]!)) : chances
 }
 
 /** Chance that "yes" is said of a cue under a set of faults; null is an unlisted cause. */
 export function cueChance(catalogue: Catalogue, check: Check, set: readonly number[] | null): number {
-  const said = signProbability(cueProbability(catalogue, check, set ?? []))
-  return set ? said : unlistedProbability(said, strangeAnswer(check, 1))
+  const said = signProbability(check, cueProbability(catalogue, check, set ?? []))
+  return set ? said : unlistedProbability(check, said, strangeAnswer(check, 1))
 }

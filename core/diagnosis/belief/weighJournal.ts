@@ -1,5 +1,5 @@
 import type { Entry } from '../../casebook/index.ts'
-import type { Catalogue, Experience } from '../catalogue/index.ts'
+import { allRules, type Catalogue, type Experience, type Rules } from '../catalogue/index.ts'
 import { readJournal, type JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { grow } from './multiFaultSearch.ts'
@@ -22,13 +22,19 @@ const latest = new WeakMap<Signatures, { catalogue: Catalogue; key: string; weig
  * @param known what every check reads under every hypothesis of the catalogue
  * @param entries the journal, in any order
  */
-export function weighJournal(catalogue: Catalogue, known: Signatures, entries: readonly Entry[], experience?: Experience): WeighedJournal {
-  const key = JSON.stringify([entries, experience])
+export function weighJournal(
+  catalogue: Catalogue,
+  known: Signatures,
+  entries: readonly Entry[],
+  experience?: Experience,
+  rules: Readonly<Rules> = allRules,
+): WeighedJournal {
+  const key = JSON.stringify([entries, experience, rules])
   const before = latest.get(known)
   if (before?.catalogue === catalogue && before.key === key) return before.weighed
   const journal = readJournal(catalogue, entries)
-  const belief = believe(catalogue, known, journal, experience)
-  const weighed = { journal, ...(grow(catalogue, known, journal, belief, experience) ?? { signatures: known, belief }) }
+  const belief = believe(catalogue, known, journal, experience, rules)
+  const weighed = { journal, ...(grow(catalogue, known, journal, belief, experience, rules) ?? { signatures: known, belief }) }
   latest.set(known, { catalogue, key, weighed })
   return weighed
 }

@@ -55,8 +55,8 @@ export interface OutcomeResult {
   kind: 'outcome'
   outcomes: { id: string; label: string }[]
   decide: { rules: { outcome: string; all: { read: Read; above?: number; below?: number }[] }[]; otherwise: string } | { index: Read[]; combine: 'min' | 'max' }
-  /** chance that the observer reports another outcome */
-  confusion: number
+  /** chance that the observer reports another outcome; by which outcome is so, where a defect is overlooked more readily than one is seen that is not there */
+  confusion: number | readonly number[]
 }
 
 /** A sign physics cannot give: how often it is met without any cause of it; faults say how often with. */

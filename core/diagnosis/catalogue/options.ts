@@ -1,4 +1,5 @@
 import type { Costs } from './costs.ts'
+import type { Rules } from './rules.ts'
 
 /** What may be set per firm or per case. */
 export interface DiagnoseOptions {
@@ -11,6 +12,8 @@ export interface DiagnoseOptions {
   experience?: Experience
   /** checks to detail besides the ones worth most, as someone asked for them */
   also?: readonly string[]
+  /** rules of reasoning to leave out, to measure what they do */
+  rules?: Partial<Rules>
   /** how many suspects and checks to detail, default 8 */
   detail?: number
 }

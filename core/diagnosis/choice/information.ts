@@ -67,11 +67,16 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const rowsOf = Int32Array.from(order, (index) => plantRow[index]!)
   const groupIn = Int32Array.from(order, (index) => group[index]!)
   const massOf = Float64Array.from(order, (index) => mass[index]!)
-  /** an unlisted cause reads partly like a healthy appliance, for the rest strangely */
-  const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? unlistedProbability(1, 0) : 1))
-  /** what a group has of "strangely" */
-  const strangeIn = new Float64Array(count)
-  massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
+  /** an unlisted cause reads partly like a healthy appliance, for the rest strangely: of what each plant weighs, and of what each group has of "strangely" */
+  const sharesFor = (check: Pick<Check, 'direct'>) => {
+    const like = unlistedProbability(check, 1, 0)
+    const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? like : 1))
+    const strangeIn = new Float64Array(count)
+    massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
+    return { shares, strangeIn }
+  }
+  const usualShares = sharesFor({})
+  const directShares = sharesFor({ direct: true })
 
   const joint = (check: Check) => {
     if (check.result.kind === 'cue') {
@@ -80,6 +85,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       return { joint: table, size: 2 }
     }
     const { size, chances, listOf, strange } = resultTable(catalogue, signatures, check)
+    const { shares, strangeIn } = check.direct ? directShares : usualShares
     const table = new Float64Array(count * size)
     for (let one = 0; one < count; one++)
       if (strangeIn[one]! > 0) for (let result = 0; result < size; result++) table[one * size + result] = strangeIn[one]! * strange[result]!
@@ -120,7 +126,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
           const sum = new Array<number>(size).fill(0)
           for (let result = 0; result < table.size; result++) {
             const chance = table.chances[from + result]!
-            sum[into[result]!]! += isUnlisted ? unlistedProbability(chance, table.strange[result]!) : chance
+            sum[into[result]!]! += isUnlisted ? unlistedProbability(check, chance, table.strange[result]!) : chance
           }
           own.push(lists.of(sum))
         }
@@ -253,7 +259,7 @@ function cueChances(catalogue: Catalogue, check: Check): (sets: readonly FaultSe
     let no = 1 - none
     const set = sets[row]
     if (set) for (let place = 0; place < set.length; place++) no *= silent[set[place]!]!
-    return signProbability(1 - no)
+    return signProbability(check, 1 - no)
   }
   chancesKnown.set(check, known)
   return known

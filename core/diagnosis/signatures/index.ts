@@ -1,4 +1,4 @@
-export { alikeReadings } from './alikeReadings.ts'
+export { type Alike, alikeReadings } from './alikeReadings.ts'
 export { assembleSignatures, nominalSignatures } from './assembleSignatures.ts'
 export { checkReader, readChecks } from './checkReader.ts'
 export { catalogueHash } from './fingerprint.ts'
