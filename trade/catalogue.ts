@@ -8,6 +8,7 @@ import { faultRows } from './faults/index.ts'
 import { conductorFaults } from './faults/wiring.ts'
 import { inseparable } from './inseparable.ts'
 import { instruments } from './instruments.ts'
+import { beforeDear } from './lookalikes.ts'
 import { partLabels, partOf } from './parts.ts'
 import { remedyRows } from './remedies/index.ts'
 import { high, main, type CheckRow } from './rows.ts'
@@ -55,17 +56,22 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     .map((check, _index, all) => (check.settledBy ? { ...check, settledBy: check.settledBy.filter((id) => all.some((one) => one.id === id)) } : check))
   const checkIds = new Set(checks.map((one) => one.id))
 
-  const faults = candidates.map(({ systems: _systems, ...fault }): Fault => ({
-    ...fault,
-    cues: Object.fromEntries(Object.entries(cues(fault)).filter(([id]) => checkIds.has(id))),
-    ...(fault.damages && { damages: only(fault.damages, known) }),
-    ...(fault.hides && { hides: only(fault.hides, known) }),
-    ...(fault.causeChecks && { causeChecks: fault.causeChecks.filter((id) => checkIds.has(id)) }),
-  }))
+  const jammed = jammedFor(scheme)
+  const faults = candidates.map(({ systems: _systems, ...row }): Fault => {
+    const fault = { ...row, hides: { ...row.hides, ...jammed(row) } }
+    return {
+      ...fault,
+      cues: Object.fromEntries(Object.entries(cues(fault)).filter(([id]) => checkIds.has(id))),
+      ...(fault.damages && { damages: only(fault.damages, known) }),
+      ...(fault.hides && { hides: only(fault.hides, known) }),
+      ...(fault.causeChecks && { causeChecks: fault.causeChecks.filter((id) => checkIds.has(id)) }),
+    }
+  })
   const remedies = remedyRows
     .map((row): Remedy => ({
       ...row,
       parts: [...row.parts, ...row.seals],
+      ...(beforeDear[row.id] && { before: beforeDear[row.id]!.filter((one) => checkIds.has(one.check) && one.faults.some((id) => known.has(id))) }),
       mends: faults.filter((fault) => fault.remedies.includes(row.id)).map((fault) => fault.id),
     }))
     .filter((remedy) => remedy.mends.length > 0)
@@ -98,7 +104,15 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
       }))
       .filter(({ mends, aside, bars }) => mends?.length !== 0 && aside?.length !== 0 && (!bars || bars.demand === 'any' || bars.demand in system.sequence)),
     inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
-    prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 2.5, noDemandPatches: asNoDemand },
+    prior: {
+      nothingWrong: 25,
+      noDemand: 40,
+      unlisted: 20,
+      coincidence: 0.4,
+      sharedBackground: 2.5,
+      ownBackground: { unfinished: 80 },
+      noDemandPatches: asNoDemand,
+    },
   }
 }
 
@@ -107,6 +121,20 @@ function noDemand(parameters: Set<string>): Record<string, number>[] {
   const silent = ['roomStat.turnedUp', 'cylinderStat.turnedUp', 'zone2Stat.turnedUp'].filter((key) => parameters.has(key))
   const all = Object.fromEntries(silent.map((key) => [key, 0]))
   return silent.length > 1 ? [...silent.map((key) => ({ [key]: 0 })), all] : [all]
+}
+
+/** Somebody who lives with wiring that was never finished jams its valve open so often. Assumed */
+const jams = 0.08
+
+/** The open ends that a valve held open by hand may hide: those of conductors at that valve. */
+function jammedFor(scheme?: ControlScheme): (fault: Fault) => Record<string, number> {
+  return ({ patch }) => {
+    const valve = Object.keys(patch)
+      .find((key) => key.endsWith('.heldOpen'))
+      ?.split('.')[0]
+    const at = (scheme?.conductors ?? []).filter(({ from, to }) => valve !== undefined && [from, to].some((end) => end.split('.')[0] === valve))
+    return Object.fromEntries(at.map(({ id }) => [`${id}.neverLanded`, jams]))
+  }
 }
 
 /** Whether a fault lets water out where a drip position shows it. */

@@ -26,12 +26,14 @@ import {
   allRules,
   usualCosts,
   type Catalogue,
+  type Check,
   type CheckOrder,
   type Costs,
   type DangerQuestion,
   type DiagnoseOptions,
   type Diagnosis,
   type NextCheck,
+  type Rules,
   type Stop,
   type Suspect,
 } from './catalogue/index.ts'
@@ -73,7 +75,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
 
   // choice
   const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
-  const ranking = rankingOf(catalogue, weighed, order, done, costs)
+  const ranking = rankingOf(catalogue, weighed, order, done, costs, rules)
 
   // account
   const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
@@ -106,11 +108,11 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
 const ranked = new WeakMap<WeighedJournal, { key: string; ranking: Ranking }>()
 
 /** Ranks once what is asked twice: somebody who chooses a check by hand asks for the same journal again. */
-function rankingOf(catalogue: Catalogue, weighed: WeighedJournal, order: CheckOrder, done: ReadonlySet<string>, costs: Costs): Ranking {
-  const key = JSON.stringify([order, [...done].sort(), costs])
+function rankingOf(catalogue: Catalogue, weighed: WeighedJournal, order: CheckOrder, done: ReadonlySet<string>, costs: Costs, rules: Readonly<Rules>): Ranking {
+  const key = JSON.stringify([order, [...done].sort(), costs, rules])
   const before = ranked.get(weighed)
   if (before?.key === key) return before.ranking
-  const ranking = rankChecks(catalogue, weighed.signatures, weighed.belief, weighed.journal, order, done, costs)
+  const ranking = rankChecks(catalogue, weighed.signatures, weighed.belief, weighed.journal, order, done, costs, undefined, rules)
   ranked.set(weighed, { key, ranking })
   return ranking
 }
@@ -188,15 +190,19 @@ function suspectsOf(
 function nextOf(
   catalogue: Catalogue,
   { journal, signatures, belief }: WeighedJournal,
-  { checks }: Ranking,
+  { checks: all, parting, owed }: Ranking,
   onPad: number[],
   detail: number,
   also: readonly string[],
 ): NextCheck[] {
-  const best = checks.slice(0, detail)
+  // what parts nothing is offered behind four that do, or not at all
+  const minutesOf = (check: Check) => check.minutes + accessLeft(journal, check.access)
+  const first = owed.map((check) => all.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })
+  const checks = [...first, ...all.filter((one) => !owed.includes(one.check))]
+  const best = checks.slice(0, parting !== null && parting < 4 ? Math.min(parting + owed.length, detail) : detail)
   const asked = catalogue.checks
     .filter(({ id }) => also.includes(id) && !best.some((one) => one.check.id === id))
-    .map((check) => checks.find((one) => one.check === check) ?? { check, bits: 0, minutes: check.minutes + accessLeft(journal, check.access) })
+    .map((check) => checks.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })
   return [...best, ...asked].map(({ check, bits, minutes, ...more }) => ({
     check: check.id,
     label: check.label,
@@ -220,14 +226,15 @@ function standingOf(catalogue: Catalogue, signatures: Signatures, { groups }: Ra
 }
 
 /** Whether going on costs less than acting on what is known. */
-function adviceOf(catalogue: Catalogue, { journal, signatures, belief }: WeighedJournal, { acting, act, going }: Ranking): Diagnosis['advice'] {
-  const acts = acting <= going
+function adviceOf(catalogue: Catalogue, { journal, signatures, belief }: WeighedJournal, { acting, act, going, owed }: Ranking): Diagnosis['advice'] {
+  const acts = acting <= going && owed.length === 0
   const again = acts && act ? hangsOn(catalogue, signatures, belief, journal, act) : null
   return {
     does: acts ? 'act' : 'check',
     kind: act?.kind ?? 'unlisted',
     remedies: act?.remedies ?? [],
     again: again && { check: again.id, label: again.label },
+    first: owed.map(({ id, label }) => ({ check: id, label })),
     acting,
     going: Number.isFinite(going) ? going : null,
   }

@@ -190,7 +190,7 @@ function actingCost({ groups, group, wrong }: SmallProblem, { mass }: State): nu
 }
 
 /** The same problem as the engine looks at it. */
-function weighingOf({ groups, group, checks }: SmallProblem, { mass }: State): Weighing {
+function weighingOf({ groups, group, checks }: SmallProblem, { mass }: State): Omit<Weighing, 'bitsAmong'> {
   const count = groups.length
   const tables = new Map(checks.map((table) => [table.check, table]))
   const joint = (check: Check) => ({ joint: jointOf(tables.get(check)!, group, mass, count), size: tables.get(check)!.size })

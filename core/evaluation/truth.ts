@@ -174,7 +174,8 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
     const value = values[columns.get(check.id)!]!
     if (Number.isNaN(value)) return { ...base, outcome: 'notReached' }
     if (result.kind === 'outcome') {
-      const said = mistaken || chance.happens(confusionAt(result, value)) ? chance.pick(result.outcomes.filter((_one, index) => index !== value)) : result.outcomes[value]
+      const said =
+        mistaken || chance.happens(confusionAt(result, value)) ? chance.pick(result.outcomes.filter((_one, index) => index !== value)) : result.outcomes[value]
       return { ...base, outcome: (said ?? result.outcomes[0]!).id }
     }
     const { absolute, relative } = instruments.get(result.instrument) ?? { absolute: 0, relative: 0 }

@@ -122,13 +122,14 @@ export function walk(
     const { journal: known, ...weighed } = weighJournal(truth.catalogue, signatures, journal.entries, undefined, rules)
     const done = new Set(answered(known))
     const order = way === 'forward' || way === 'backward' ? way : 'telling'
-    const ranking = rankChecks(truth.catalogue, weighed.signatures, weighed.belief, known, order, done, usualCosts, way === 'engine')
+    const ranking = rankChecks(truth.catalogue, weighed.signatures, weighed.belief, known, order, done, usualCosts, way === 'engine', rules)
     const standing = ranking.groups.filter((one) => one.kind !== 'rare').sort((a, b) => b.mass - a.mass)
     const leading = standing[0]
     if (!leading) break
-    const next = checkOf(way, ranking.checks, chance)
+    const owed = way === 'engine' ? ranking.owed[0] : undefined
+    const next = owed ? { check: owed, bits: 0, minutes: owed.minutes } : checkOf(way, ranking.checks, chance)
     const onWhat = way === 'engine' ? ranking.act! : leading
-    const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going : leading.mass >= sureEnough)
+    const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going && !owed : leading.mass >= sureEnough)
     watch?.({ leading: onWhat, next, acting, ranking })
     const again = acting && way === 'engine' ? hangsOn(truth.catalogue, weighed.signatures, weighed.belief, known, onWhat) : null
     if (again) {

@@ -27,6 +27,7 @@ const questions: CheckRow[] = [
         { id: 'lukewarm', label: 'lukewarm' },
         { id: 'hotColdHot', label: 'hot, cold, hot' },
         { id: 'none', label: 'cold only' },
+        { id: 'scalding', label: 'far too hot' },
       ],
       decide: {
         rules: [
@@ -50,6 +51,7 @@ const questions: CheckRow[] = [
             },
             { outcome: 'lukewarm', all: [{ read: tapMean(id), below: 39 }] },
           ]),
+          ...['full', 'basin'].map((id) => ({ outcome: 'scalding', all: [{ read: tapMean(id), above: 61 }] })),
         ],
         otherwise: 'fine',
       },
@@ -216,6 +218,20 @@ const questions: CheckRow[] = [
     ['Evening and morning with the boiler off.'],
   ),
   check(
+    'ask.gauge',
+    'What does the gauge or the display show, cold?',
+    none,
+    oneOf(
+      [
+        { id: 'high', label: 'in the red, above 2', when: [{ read: run('idle', 'gauge', 'last'), above: 2.1 }] },
+        { id: 'low', label: 'next to nothing', when: [{ read: run('idle', 'gauge', 'last'), below: 0.7 }] },
+        { id: 'right', label: 'about as it should' },
+      ],
+      0.07,
+    ),
+    ['Read out, boiler off for an hour. Between 1 and 1.5 bar is usual.'],
+  ),
+  check(
     'ask.climbsHot',
     'Where does the gauge go with the heating on?',
     none,
@@ -303,6 +319,10 @@ const questions: CheckRow[] = [
     concerns: at('main', 'keepsBurning'),
   }),
   check('ask.kettle', 'Does it sound like a kettle?', none, cue(0.05), ['A rumble that rises as it heats.'], { concerns: at('main', 'keepsBurning') }),
+  check('ask.boilerDrips', 'Does water drip from the boiler?', none, cue(0.03), ['Where: the left, the middle, the right? Clean or brown, cold or hot?']),
+  check('ask.onlyWithHeating', 'Is there hot water only while the heating is on?', none, cue(0.02), ['Turn the heating up and try the tap again.'], {
+    concerns: at('hotWater', 'diverterOver'),
+  }),
   check(
     'ask.topUps',
     'Topped up more than three times this year?',

@@ -45,7 +45,14 @@ export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Rea
   confusion,
 })
 
-/** A part is well or has its defect, seen directly on a parameter of it. */
+/** A defect that is not there is seen so many times less often than one that is there is overlooked. Assumed */
+const seldomInvented = 10
+
+/**
+ * A part is well or has its defect, seen directly on a parameter of it.
+ *
+ * @param confusion chance that the defect is overlooked
+ */
 export const state = (
   good: { id: string; label: string },
   bad: { id: string; label: string },
@@ -56,7 +63,7 @@ export const state = (
   kind: 'outcome',
   outcomes: [good, bad],
   decide: { rules: [{ outcome: bad.id, all: [{ read: parameter(key), ...limits }] }], otherwise: good.id },
-  confusion,
+  confusion: [confusion / seldomInvented, confusion],
 })
 
 /** A number on a linear scale. */

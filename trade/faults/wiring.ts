@@ -28,7 +28,7 @@ function faultsOf({ id, role, astray, touches }: Conductor, label: string): Faul
       patch: { [`${id}.continuity`]: 0, [`${id}.landed`]: 0 },
       per1000: 1.5,
       cues: { 'ask.sinceInstalled': 0.8, 'ask.recentWork': 0.6, 'look.looseWire': 0.95 },
-      background: ['poorInstallation'],
+      background: ['poorInstallation', 'unfinished'],
       remedies: ['wire.land', 'wire.renew'],
       causeChecks: ['ask.recentWork'],
     },

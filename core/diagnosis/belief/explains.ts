@@ -13,7 +13,11 @@ const shows = { atLeast: 0.2, times: 3 }
  *
  * @returns null where nothing was complained of that any fault of the catalogue could bring about
  */
-export function explaining(catalogue: Catalogue, signatures: Signatures, { complaints }: Pick<JournalRead, 'complaints'>): ((set: FaultSet) => number[]) | null {
+export function explaining(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  { complaints }: Pick<JournalRead, 'complaints'>,
+): ((set: FaultSet) => number[]) | null {
   const { checks, values, first, draws, faults } = signatures
   const moves = (fault: number, id: string): boolean => {
     const column = checks.indexOf(id)

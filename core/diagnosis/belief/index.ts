@@ -1,3 +1,5 @@
+export { explaining } from './explains.ts'
+export { folded } from './folding.ts'
 export { likeliestPairs } from './likeliestPairs.ts'
 export { grow } from './multiFaultSearch.ts'
 export { evidenceLikelihood } from './likelihood.ts'

@@ -4,20 +4,37 @@ import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plants
 import { type Belief, believe } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
-/** from this share of an unlisted cause on, pairs do not explain the journal */
+/** from this share of an unlisted cause on, what is looked at does not explain the journal */
 const unexplained = 0.25
-/** sets that are grown from in each round, sets kept beside the singles, and the largest */
-const grownFrom = 14
+/** a reading so many times less likely under the leader than under some single fault is not explained by it; such a fault makes it so many times likelier */
+const misses = 12
+const helps = 3
+/** sets that are grown from in each round, faults that join them, sets kept beside the singles, and the most faults at once */
+const grownFrom = 10
+const joining = 24
 const keptSets = 80
-const largest = 5
+const largest = 9
 /** larger sets whose plants are simulated as they stand instead of put together */
 const simulatedSets = 3
 
+interface Looked {
+  signatures: Signatures
+  belief: Belief
+}
+
+/** A set put together anew from a smaller one and the fault that joins it. */
+interface Fresh {
+  set: FaultSet
+  from: FaultSet
+  by: number
+}
+
 /**
- * When no pair explains a journal: larger sets, grown from the best ones by one fault at a time while that explains more. Their readings
- * are put together from the smaller set and the fault that joins it; those of the likeliest are simulated.
+ * Larger sets than pairs, where a defect was seen, a reading made or damage is likely that the leading set leaves out, or where nothing
+ * explains the journal well: grown from the best sets by one fault at a time, to as many as there are findings. Readings of a larger set are
+ * put together from the smaller one and the fault that joins it; those of the likeliest are simulated.
  *
- * @returns a smaller set of signatures that holds nothing, every single fault, the likeliest pairs and what grew from them, with the
+ * @returns a smaller set of signatures that holds nothing, every single fault, the likeliest sets and what grew from them, with the
  * belief in it; null where a pair or less explains the journal well enough, or nothing larger does better
  */
 export function grow(
@@ -27,53 +44,80 @@ export function grow(
   belief: Belief,
   experience?: Experience,
   rules: Readonly<Rules> = allRules,
-): { signatures: Signatures; belief: Belief } | null {
-  if (explained(signatures, belief, journal)) return null
-  const count = catalogue.faults.length
-  let now = { signatures, belief }
+): Looked | null {
+  const think = (own: Signatures): Looked => ({ signatures: own, belief: believe(catalogue, own, journal, experience, rules) })
+  let now: Looked = { signatures, belief }
   let grew = false
-  for (let size = 3; size <= largest && !explained(now.signatures, now.belief, journal); size++) {
-    const best = bestSets(now, grownFrom)
-    const fresh = new Map<string, { set: FaultSet; from: FaultSet; by: number }>()
-    for (const set of best) {
-      if (set.length !== size - 1) continue
-      for (let fault = 0; fault < count; fault++) {
-        if (set.includes(fault)) continue
-        const larger = [...set, fault].sort((a, b) => a - b)
-        if (!fresh.has(larger.join(','))) fresh.set(larger.join(','), { set: larger, from: set, by: fault })
-      }
-    }
-    if (fresh.size === 0) break
-    const wide = focused(now.signatures, bestSets(now, keptSets), [...fresh.values()])
-    const seen = { signatures: wide, belief: believe(catalogue, wide, journal, experience, rules) }
-    const narrow = focused(wide, bestSets(seen, keptSets), [])
-    const next = { signatures: narrow, belief: believe(catalogue, narrow, journal, experience, rules) }
-    const leader = narrow.sets[rowsByBelief(next.belief)[0]!]
-    if (leader?.length !== size && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
+  for (let size = 3; size <= largest; size++) {
+    const joins = missing(catalogue, now, journal, rules)
+    if (joins.length === 0) break
+    const fresh = freshSets(bestSets(now, grownFrom), joins, size)
+    if (fresh.length === 0) break
+    const wide = think(focused(now.signatures, bestSets(now, keptSets), fresh, journal))
+    const next = think(focused(wide.signatures, bestSets(wide, keptSets), [], journal))
+    const leads = next.signatures.sets[rowsByBelief(next.belief)[0]!]?.length === size
+    if (!leads && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
     now = next
     grew = true
   }
   if (!grew) return null
   const larger = bestSets(now, simulatedSets).filter((set) => set.length > 2)
-  if (larger.length > 0) {
-    const exact = { ...now.signatures, values: simulateSets(catalogue, now.signatures, larger) }
-    now = { signatures: exact, belief: believe(catalogue, exact, journal, experience, rules) }
-  }
-  return now
-}
-
-/** Whether what leads leaves no defect that was seen out, and no unlisted cause rivals it. */
-function explained(signatures: Signatures, belief: Belief, { evidence, seen }: JournalRead): boolean {
-  const leader = signatures.sets[rowsByBelief(belief)[0]!] ?? []
-  const leftOut = seen.some(({ fault }) => !leader.includes(fault))
-  if (leftOut && leader.length >= 2) return false
-  return evidence.length < 3 || unlistedShare(belief) < unexplained
+  if (larger.length === 0) return now
+  return think({ ...now.signatures, values: simulateSets(catalogue, now.signatures, larger) })
 }
 
 const unlistedShare = (belief: Belief) => belief.posterior.at(-1)!
 
+/** Faults that may stand beside what leads, most telling first; none where nothing is left to explain. */
+function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidence, seen }: JournalRead, rules: Readonly<Rules>): number[] {
+  const { sets, first, faults } = signatures
+  const row = rowsByBelief(belief).find((one) => (sets[one]?.length ?? 0) > 0)
+  if (row === undefined) return []
+  const leader = sets[row]!
+  const others = faults.map((_id, fault) => fault).filter((fault) => !leader.includes(fault))
+  const leftOut = [...new Set(seen.map(({ fault }) => fault))].filter((fault) => !leader.includes(fault))
+  const puzzled = evidence.length >= 3 && unlistedShare(belief) >= unexplained
+  if (!rules.growth) return (leftOut.length > 0 && leader.length >= 2) || puzzled ? others : []
+  const gains = new Float64Array(faults.length)
+  let left = leftOut.length > 0 || puzzled
+  for (const { table } of belief.weighed) {
+    const mean = (at: number) => {
+      let sum = 0
+      for (let plant = first[at]!; plant < first[at + 1]!; plant++) sum += Math.exp(table[plant]!) * belief.plantPosterior[plant]!
+      return sum
+    }
+    const own = mean(row)
+    const times = others.map((fault) => mean(fault + 1) / own)
+    if (!times.some((one) => one >= misses)) continue
+    left = true
+    others.forEach((fault, index) => (gains[fault]! += times[index]! >= helps ? Math.log(times[index]!) : 0))
+  }
+  if (!left) return []
+  for (const fault of leftOut) gains[fault] = Infinity
+  const near = (one: number, other: number) => {
+    const [a, b] = [catalogue.faults[one]!, catalogue.faults[other]!]
+    return Boolean(a.damages?.[b.id] ?? b.damages?.[a.id] ?? a.hides?.[b.id] ?? b.hides?.[a.id])
+  }
+  for (const fault of others) if (leader.some((one) => near(one, fault))) gains[fault]! += Math.log(helps)
+  const telling = others.filter((fault) => gains[fault]! > 0).sort((a, b) => gains[b]! - gains[a]!)
+  return puzzled && telling.length === 0 ? others : telling.slice(0, joining)
+}
+
+function freshSets(best: readonly FaultSet[], joins: readonly number[], size: number): Fresh[] {
+  const fresh = new Map<string, Fresh>()
+  for (const from of best) {
+    if (from.length !== size - 1) continue
+    for (const by of joins) {
+      if (from.includes(by)) continue
+      const set = [...from, by].sort((a, b) => a - b)
+      if (!fresh.has(set.join(','))) fresh.set(set.join(','), { set, from, by })
+    }
+  }
+  return [...fresh.values()]
+}
+
 /** The likeliest sets of two and more. */
-function bestSets({ signatures, belief }: { signatures: Signatures; belief: Belief }, many: number): FaultSet[] {
+function bestSets({ signatures, belief }: Looked, many: number): FaultSet[] {
   const best: FaultSet[] = []
   for (const row of rowsByBelief(belief)) {
     const set = signatures.sets[row]
@@ -83,37 +127,58 @@ function bestSets({ signatures, belief }: { signatures: Signatures; belief: Beli
   return best
 }
 
-/** Signatures of nothing, every single fault, some sets with all that may be left of them after a repair, and sets put together anew. */
-function focused(signatures: Signatures, kept: readonly FaultSet[], fresh: readonly { set: FaultSet; from: FaultSet; by: number }[]): Signatures {
+/** What a set may become: without what repairs mended, and without what is out of the way at some time. */
+function remainders(set: FaultSet, { mendings }: JournalRead): FaultSet[] {
+  let states: FaultSet[] = [set]
+  const all = new Map<string, FaultSet>()
+  const keep = (one: FaultSet) => all.set(one.join(','), one)
+  keep(set)
+  // a fault that comes and goes may be away by itself, where there are two
+  if (set.length === 2) for (const fault of set) keep([fault])
+  for (const { faults, aside } of mendings) {
+    const next = new Map(states.map((one) => [one.join(','), one]))
+    for (const one of states) {
+      const left = one.filter((fault) => !faults.includes(fault))
+      next.set(left.join(','), left)
+    }
+    states = [...next.values()]
+    for (const one of states) {
+      keep(one)
+      keep(one.filter((fault) => !aside.includes(fault)))
+    }
+  }
+  return [...all.values()]
+}
+
+/** Signatures of nothing, every single fault, some sets with all that may be left of them, and sets put together anew. */
+function focused(signatures: Signatures, kept: readonly FaultSet[], fresh: readonly Fresh[], journal: JournalRead): Signatures {
   const singles = signatures.sets.filter((set) => set.length < 2)
   const wanted = new Map<string, FaultSet>()
-  const include = (set: FaultSet) => {
-    if (set.length < 2 || wanted.has(set.join(','))) return
-    wanted.set(set.join(','), set)
-    for (const fault of set) include(set.filter((one) => one !== fault))
-  }
-  for (const set of kept) include(set)
-  for (const { set } of fresh) include(set)
+  for (const set of [...kept, ...fresh.map((one) => one.set)]) for (const one of remainders(set, journal)) if (one.length > 1) wanted.set(one.join(','), one)
   const sets = [...singles, ...[...wanted.values()].sort((a, b) => a.length - b.length)]
   const first = plantsOf(sets)
   const width = signatures.checks.length
   const values = new Float32Array(first[sets.length + 1]! * width)
-  const rowOf = rowsOf(sets)
   const copy = (from: number, row: number) =>
     values.set(signatures.values.subarray(signatures.first[from]! * width, signatures.first[from + 1]! * width), first[row]! * width)
-  const origin = new Map(fresh.map(({ set, from, by }) => [set.join(','), { from, by }]))
+  const origin = new Map(fresh.map((one) => [one.set.join(','), one]))
   sets.forEach((set, row) => {
     const known = signatures.rowOf.get(set.join(','))
     if (known !== undefined) return copy(known, row)
-    const { from, by } = origin.get(set.join(',')) ?? { from: set.slice(0, -1), by: set.at(-1)! }
-    const rest = first[rowOf.get(from.join(','))!]!
+    // from the set it grew from where that is known, else fault by fault
+    const grown = origin.get(set.join(','))
+    const from = grown && signatures.rowOf.get(grown.from.join(','))
+    const start = from ?? set[0]! + 1
+    const joins = grown && from !== undefined ? [grown.by] : set.slice(1)
     for (let plant = first[row]!; plant < first[row + 1]!; plant++) {
       const draw = plant - first[row]!
-      composePlant(values, width, (rest + draw) * width, (first[by + 1]! + draw) * width, draw * width, plant * width)
+      const at = (signatures.first[start]! + draw) * width
+      values.set(signatures.values.subarray(at, at + width), plant * width)
+      for (const by of joins) composePlant(values, width, plant * width, (first[by + 1]! + draw) * width, draw * width, plant * width)
     }
   })
   copy(signatures.sets.length, sets.length)
-  return { ...signatures, sets, rowOf, first, values }
+  return { ...signatures, sets, rowOf: rowsOf(sets), first, values }
 }
 
 function simulateSets(catalogue: Catalogue, { first, rowOf, values, draws }: Signatures, wanted: readonly FaultSet[]): Float32Array {

@@ -41,29 +41,36 @@ export function faultOdds(catalogue: Catalogue, { age, experience, recentWork, k
  */
 export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], background: Circumstances = {}): { probabilities: Float64Array; unexamined: number } {
   const odds = faultOdds(catalogue, background).map((one) => one / 1000)
-  const { nothingWrong, noDemand, unlisted, coincidence, sharedBackground } = catalogue.prior
+  const { nothingWrong, noDemand, unlisted, coincidence } = catalogue.prior
+  const together = togetherIn(catalogue)
   /** how likely `fault` stands where all of `others` do */
   const joins = (fault: number, others: FaultSet): number => {
     const own = catalogue.faults[fault]!
     let linked = 0
-    let together = 1
+    let shared = 1
     let possible = 1
     for (const index of others) {
       const other = catalogue.faults[index]!
       linked += linkTo(other, own)
-      if (own.background?.some((one) => other.background?.includes(one))) together = sharedBackground
+      shared = Math.max(shared, together(own, other))
       // never nothing at all
       if (exclusive(own, other)) possible = 1e-9
     }
-    return possible * (coincidence * together * odds[fault]! + linked)
+    return possible * (coincidence * shared * odds[fault]! + linked)
   }
+  const reached = new Map<string, number>()
   const larger = (set: FaultSet): number => {
     if (set.length === 1) return odds[set[0]!]!
-    let most = 0
-    for (const fault of set) {
+    const known = reached.get(set.join(','))
+    if (known !== undefined) return known
+    const ways = set.map((fault) => {
       const others = set.filter((one) => one !== fault)
-      most = Math.max(most, joins(fault, others) * (others.length === 1 ? odds[others[0]!]! : larger(others)))
-    }
+      return { others, by: joins(fault, others) }
+    })
+    // of many faults only the readiest to join is tried as the last
+    const tried = set.length <= 3 ? ways : [ways.reduce((most, one) => (one.by > most.by ? one : most))]
+    const most = Math.max(...tried.map(({ others, by }) => by * larger(others)))
+    reached.set(set.join(','), most)
     return most
   }
   const weights = new Float64Array(sets.length + 2)
@@ -77,9 +84,8 @@ export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], backgro
       const first = catalogue.faults[a]!
       const second = catalogue.faults[b]!
       const linked = odds[a]! * linkTo(first, second) + odds[b]! * linkTo(second, first)
-      const together = first.background?.some((one) => second.background?.includes(one)) ? sharedBackground : 1
       const possible = exclusive(first, second) ? 1e-9 : 1
-      weights[row] = possible * (coincidence * together * odds[a]! * odds[b]! + linked)
+      weights[row] = possible * (coincidence * together(first, second) * odds[a]! * odds[b]! + linked)
     } else weights[row] = larger(set)
   })
   weights[sets.length] = noDemand / 1000
@@ -91,6 +97,16 @@ export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], backgro
   // differences of large sums may end a rounding below nothing
   const left = Math.max(coincidence ** 2 * every + coincidence * pairSum(odds) * missing, 0)
   return { probabilities: weights.map((weight) => weight / total), unexamined: left / (total + left) }
+}
+
+/** How many times readier two faults stand together for what lies behind both. */
+function togetherIn({ prior: { sharedBackground, ownBackground } }: Pick<Catalogue, 'prior'>): (one: Fault, other: Fault) => number {
+  return ({ background }, other) => {
+    let most = 1
+    if (background && other.background)
+      for (const one of background) if (other.background.includes(one)) most = Math.max(most, ownBackground?.[one] ?? sharedBackground)
+    return most
+  }
 }
 
 /** How readily `from` brings `to` about: by damage, or because `to` is the workaround that hides `from`. */

@@ -4,6 +4,8 @@ import type { Alike, Signatures } from '../signatures/index.ts'
 const plainly = 3
 /** A reading at least this far on the way to the mildest that was simulated is a milder form of it. Chosen */
 const milder = 0.3
+/** how fast it becomes unlikely on the way back to healthy. Chosen */
+const inward = 3
 /** Ways from healthy to the worst simulated beyond which a worse reading is no likelier to be the same fault. Chosen */
 const furthest = 3
 /** milder readings that are tried: up to the worst that was simulated at most so many, and so many beyond */
@@ -56,7 +58,7 @@ export function movedFaults({ faults, first, draws }: Signatures, { values, of }
 
 /**
  * Faults that move a check one way, as a number that way judges them. Severity has no sharp ends: beyond the worst that was simulated a
- * reading counts as that one, a little less the further it is; and one on the way to the mildest counts as the mildest. Against nothing
+ * reading counts as that one, a little less the further it is; and one on the way to the mildest counts as the mildest, less the nearer to healthy. Against nothing
  * wrong a worse reading never convicts less than a milder one.
  *
  * @param at what was read, on the scale of the comparison
@@ -111,9 +113,9 @@ function extended({ own, from, way, mildest, worst }: Moved, { density, spread }
   }
   const short = (mildest - from) * way
   const reached = (at - from) * way
-  const isMilder =
-    reached < short && reached >= milder * short && reached >= plainly * Math.max(...own.map((is) => (Number.isNaN(is) ? 0 : spread(is))))
-  return Float64Array.from(own, (is) => (isMilder ? Math.max(density(is, at), density(is, mildest)) : density(is, at)))
+  const isMilder = reached < short && reached >= milder * short && reached >= plainly * Math.max(...own.map((is) => (Number.isNaN(is) ? 0 : spread(is))))
+  const kept = Math.exp(-inward * (1 - reached / short))
+  return Float64Array.from(own, (is) => (isMilder ? Math.max(density(is, at), density(is, mildest) * kept) : density(is, at)))
 }
 
 /** How many times likelier a fault makes a number than nothing wrong does. */

@@ -116,7 +116,7 @@ export interface ProbeSpec {
 export type PatchValue = number | readonly [mild: number, severe: number]
 
 /** What lies behind faults that like to come together. */
-export type Background = 'dirtyWater' | 'poorInstallation' | 'neglect' | 'hardWater'
+export type Background = 'dirtyWater' | 'poorInstallation' | 'neglect' | 'hardWater' | 'unfinished'
 
 /** A component in a mode of failure, or a wrong state with no failed part. */
 export interface Fault {
@@ -159,6 +159,8 @@ export interface Remedy {
   skill: Skill
   steps: string[]
   cautions: string[]
+  /** cheap checks of what looks alike, which come before a dear part is condemned: with the faults each of them shows */
+  before?: { check: string; faults: string[] }[]
 }
 
 /** A complaint of the customer's, as answers to checks. */
@@ -278,6 +280,8 @@ export interface Catalogue {
     coincidence: number
     /** how many times readier faults of one background stand together */
     sharedBackground: number
+    /** of one background by itself, where it is another: what was never finished has several open ends */
+    ownBackground?: Partial<Record<Background, number>>
     noDemandPatches: Record<string, number>[]
   }
 }

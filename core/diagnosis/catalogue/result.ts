@@ -165,6 +165,8 @@ export interface Diagnosis {
     remedies: string[]
     /** the one reading acting hangs on: to be taken again first */
     again: { check: string; label: string } | null
+    /** cheap checks of what looks the same, owed before this is condemned */
+    first: { check: string; label: string }[]
     acting: number
     going: number | null
   } | null

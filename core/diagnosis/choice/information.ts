@@ -14,8 +14,9 @@ export interface Weighing {
   mass: Float64Array
   /** [group][result] of a check, summing to the belief weighed */
   joint: (check: Check) => { joint: Float64Array; size: number }
-  /** bits a check is expected to tell about which group it is */
+  /** bits a check is expected to tell about which group it is; and about which of some groups, where these are all there is */
   bits: (check: Check) => number
+  bitsAmong: (check: Check, groups: readonly number[]) => number
   /** [list][result]: chances of each result of a check, a number's results put together to a few; and which list each plant has */
   chances: (check: Check) => { size: number; chances: Float64Array; listOf: Uint16Array }
 }
@@ -100,6 +101,12 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     bits: (check) => {
       const { joint: table, size } = joint(check)
       return mutualInformation(table, size)
+    },
+    bitsAmong: (check, some) => {
+      const { joint: table, size } = joint(check)
+      const own = new Float64Array(some.length * size)
+      some.forEach((one, index) => own.set(table.subarray(one * size, (one + 1) * size), index * size))
+      return mutualInformation(own, size)
     },
     chances: (check) => {
       const listOf = new Uint16Array(plants.length)

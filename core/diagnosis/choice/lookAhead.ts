@@ -23,7 +23,7 @@ const followed = 0.02
  * @returns of each check in order, and of acting at once, money; and the group to act on
  */
 export function lookAhead(
-  weighing: Weighing,
+  weighing: Omit<Weighing, 'bitsAmong'>,
   wrong: Float64Array,
   perBit: number,
   usualPerBit: number,
@@ -81,7 +81,7 @@ export function lookAhead(
 /** Mass of every plant after one result, and of every group into `groups`; returns the sum. */
 function scale(
   mass: Float64Array,
-  weighing: Weighing,
+  weighing: Pick<Weighing, 'mass' | 'group'>,
   { size, chances, listOf }: ReturnType<Weighing['chances']>,
   result: number,
   groups: Float64Array,

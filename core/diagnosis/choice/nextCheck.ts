@@ -1,10 +1,11 @@
-import type { Belief } from '../belief/index.ts'
-import { type Access, type Catalogue, type Check, type CheckOrder, type Costs, timeCosts, usualCosts } from '../catalogue/index.ts'
+import { type Belief, explaining, folded } from '../belief/index.ts'
+import { type Access, allRules, type Catalogue, type Check, type CheckOrder, type Costs, type Rules, timeCosts, usualCosts } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { wrongActs } from './costs.ts'
 import { type Weighing, weighing } from './information.ts'
 import { lookAhead } from './lookAhead.ts'
+import { owedBefore } from './lookalikesFirst.ts'
 
 /** A check with what it is worth. */
 export interface RankedCheck {
@@ -20,6 +21,10 @@ export interface RankedCheck {
 /** The checks worth doing, and what acting at once would cost beside them. */
 export interface Ranking {
   checks: RankedCheck[]
+  /** how many of the first of them part the suspects of what was complained of; null where nothing has to be parted */
+  parting: number | null
+  /** cheap checks of what looks like what is about to be condemned: they come first */
+  owed: Check[]
   /** expected cost of acting at once, by the best order of repairs */
   acting: number
   /** what to act on, if at once */
@@ -67,18 +72,31 @@ export function rankChecks(
   excluded: ReadonlySet<string>,
   costs: Costs = usualCosts,
   ahead = order === 'telling',
+  rules: Readonly<Rules> = allRules,
 ): Ranking {
   const weighed = weighing(catalogue, signatures, belief, journal.tried)
   const wrong = wrongActs(catalogue, weighed.groups, costs, journal)
+  // a second fault nothing speaks for makes every check of it look worth its while
+  const spoken = rules.folded ? folded(catalogue, signatures, journal, belief) : belief
+  const shown = spoken === belief ? weighed : weighing(catalogue, signatures, spoken, journal.tried)
   const ranked: RankedCheck[] = []
   for (const check of catalogue.checks) {
     if (excluded.has(check.id)) continue
-    const bits = weighed.bits(check)
+    const bits = shown.bits(check)
     if (bits > 0.01) ranked.push({ check, bits, minutes: check.minutes + accessLeft(journal, check.access) })
   }
   const { groups } = weighed
   const { best, rest, acting, act, going } = aheadOf(weighed, wrong, ranked, timeCosts(costs, 1), ahead ? lookedAhead : 0)
-  if (order === 'telling') return { checks: [...best, ...rest], acting, act: groups[act] ?? null, going, groups }
+  const about = groups[act] ?? null
+  const owed =
+    rules.lookalikes && acting <= going && about?.kind === 'faults' ? owedBefore(catalogue, signatures, belief, journal, about.remedies, excluded) : []
+  if (order === 'telling') {
+    const all = [...best, ...rest]
+    const leaders = rules.parting ? suspected(catalogue, signatures, journal, shown) : []
+    const parts = leaders.length > 1 ? all.filter(({ check }) => shown.bitsAmong(check, leaders) >= partsAtLeast) : []
+    const checks = parts.length > 0 ? [...parts, ...all.filter((one) => !parts.includes(one))] : all
+    return { checks, parting: parts.length > 0 ? parts.length : null, owed, acting, act: about, going, groups }
+  }
   const along = stageOrder(catalogue)
   const place = (one: RankedCheck) => along.get(`${one.check.concerns?.demand}.${one.check.concerns?.stage}`) ?? Infinity
   const sign = order === 'forward' ? 1 : -1
@@ -86,11 +104,36 @@ export function rankChecks(
   const others = ranked.filter((one) => !worth.includes(one))
   return {
     checks: [...worth.sort((a, b) => sign * (place(a) - place(b)) || telling(b) - telling(a)), ...others],
+    parting: null,
+    owed,
     acting,
-    act: groups[act] ?? null,
+    act: about,
     going,
     groups,
   }
+}
+
+/** bits a check tells at least about suspects that it parts. Chosen */
+const partsAtLeast = 0.05
+/** share of what explains the complaint that its suspects hold */
+const mostOfIt = 0.8
+
+/**
+ * The suspects of what was complained of, as groups: those that hold four fifths of what explains it, and never fewer than two where there
+ * are two; none once something has been repaired.
+ */
+function suspected(catalogue: Catalogue, signatures: Signatures, journal: JournalRead, { groups }: Weighing): number[] {
+  const explained = journal.mendings.length === 0 ? explaining(catalogue, signatures, journal) : null
+  if (!explained) return []
+  const order = groups
+    .map((group, index) => ({ ...group, index }))
+    .filter(({ kind, row }) => kind === 'faults' && explained(signatures.sets[row] ?? []).length > 0)
+    .sort((a, b) => b.mass - a.mass)
+  const whole = order.reduce((sum, one) => sum + one.mass, 0)
+  let held = 0
+  let many = 0
+  while (many < order.length && (held < mostOfIt * whole || many < 2)) held += order[many++]!.mass
+  return order.slice(0, many).map((one) => one.index)
 }
 
 const telling = (one: Pick<RankedCheck, 'bits' | 'minutes'>) => one.bits / (one.minutes + turningTo)
@@ -102,7 +145,7 @@ const telling = (one: Pick<RankedCheck, 'bits' | 'minutes'>) => one.bits / (one.
  * @param many how many are looked at ahead
  */
 export function aheadOf<T extends RankedCheck>(
-  weighed: Weighing,
+  weighed: Omit<Weighing, 'bitsAmong'>,
   wrong: Float64Array,
   ranked: T[],
   perMinute: number,

@@ -38,7 +38,7 @@ export const productChecks: CheckRow[] = [
     heating,
     number('%', run('lowRate', 'carbonDioxide', 'whileLit'), 'analyser', 0.15, [2, 12.5], [0, 20]),
     ['Same probe, lowest-rate function, three minutes.'],
-    { ...analysed, systems: premix, direct: true },
+    { ...analysed, systems: premix },
   ),
   check(
     'measure.carbonMonoxide',
@@ -78,16 +78,12 @@ export const productChecks: CheckRow[] = [
     'look.fireSideWet',
     'Water in the combustion chamber, boiler cold and full',
     off,
-    cue(0.02),
+    cue(0.004),
     ['Door off, torch: tracks of clean water down the fins.'],
-    {
-      ...opened,
-      minutes: 12,
-      cautions: [dead, gas],
-      concerns: burning,
-    },
+    { direct: true, ...opened, minutes: 12, cautions: [dead, gas], concerns: burning },
   ),
-  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.03), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.005), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+    direct: true,
     ...opened,
     minutes: 15,
     cautions: [dead, 'Asbestos in old rope: do not disturb it.'],

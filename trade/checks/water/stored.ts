@@ -117,7 +117,7 @@ export const storedChecks: CheckRow[] = [
     { demand: 'none', drained: true },
     number('bar', parameter('cylinderVessel.preCharge'), 'tester', 0.1, [0, 5], [-0.2, 12]),
     ['Mains off, hot tap open until it stops, then the tester.', 'An internal air gap has no valve: it is restored by the maker’s procedure.'],
-    { minutes: 10, access: 'drained', cautions: [unvented], mistake: 'With water behind it the reading is the water’s.' },
+    { minutes: 10, access: 'drained', cautions: [unvented], direct: true, mistake: 'With water behind it the reading is the water’s.' },
   ),
   check(
     'look.airGapWater',
@@ -127,6 +127,7 @@ export const storedChecks: CheckRow[] = [
     ['A brief press, cloth over it.'],
     {
       cautions: [unvented],
+      direct: true,
     },
   ),
   check(
@@ -144,7 +145,8 @@ export const storedChecks: CheckRow[] = [
     ['Dry it, then watch a heat-up.'],
     { minutes: 20, cautions: [unvented, 'Steam or boiling water there: shut the heat off and stand clear.'] },
   ),
-  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.03), ['Mains off, strainer out, rinse.'], {
+  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.004), ['Mains off, strainer out, rinse.'], {
+    direct: true,
     minutes: 12,
     access: 'drained',
     cautions: [unvented],

@@ -145,7 +145,7 @@ export const waterChecks: CheckRow[] = [
     { demand: 'none', drained: true },
     number('bar', parameter('vessel.preCharge'), 'tester', 0.05, [0, 2.2], [-0.2, 4]),
     ['Isolate, drain, leave the drain open.', 'Gauge on the air valve.'],
-    { minutes: 12, access: 'drained', cautions: [stored], mistake: 'With water behind it the reading is the water’s, not the charge.' },
+    { minutes: 12, access: 'drained', cautions: [stored], direct: true, mistake: 'With water behind it the reading is the water’s, not the charge.' },
   ),
   check(
     'look.vesselValve',
@@ -153,9 +153,13 @@ export const waterChecks: CheckRow[] = [
     none,
     state({ id: 'air', label: 'air' }, { id: 'water', label: 'water' }, 'vessel.cushion', { below: 0.3 }),
     ['Cap off, press the pin briefly, cap on.'],
-    { ...opened, minutes: 2, cautions: ['Stored pressure: face away, cloth over the valve.'] },
+    { ...opened, minutes: 2, cautions: ['Stored pressure: face away, cloth over the valve.'], direct: true },
   ),
-  check('look.vesselCore', 'Leak fluid on the vessel’s air valve', none, cue(0.02), ['Bubbles: the core passes. Wipe, cap.'], { ...opened, minutes: 2 }),
+  check('look.vesselCore', 'Leak fluid on the vessel’s air valve', none, cue(0.004), ['Bubbles: the core passes. Wipe, cap.'], {
+    direct: true,
+    ...opened,
+    minutes: 2,
+  }),
   check(
     'look.vesselPlate',
     'Size on the vessel’s plate against the water in the system',
@@ -250,6 +254,7 @@ export const waterChecks: CheckRow[] = [
     ['Fill slowly, eyes on the tester, an ear at the pipe outside; let it down again.'],
     {
       minutes: 10,
+      direct: true,
       cautions: ['Boiler cold. Do not go beyond 3.3 bar.'],
     },
   ),
