@@ -46,7 +46,7 @@ describe('case files', () => {
       false,
     ],
     ['an unknown check', withEntry({ type: 'reading', payload: { check: 'ask.tea', outcome: 'yes' } }), 'entries[0].payload.check', false],
-    ['an unknown outcome', withEntry({ type: 'reading', payload: { check: 'ask.hotWater', outcome: 'scalding' } }), 'entries[0].payload.outcome', false],
+    ['an unknown outcome', withEntry({ type: 'reading', payload: { check: 'ask.hotWater', outcome: 'salty' } }), 'entries[0].payload.outcome', false],
     ['a unit of something else', withEntry({ type: 'reading', payload: { check: 'look.gaugeCold', value: 1, unit: '°C' } }), 'entries[0].payload.unit', false],
     ['a value with an outcome', withEntry({ type: 'reading', payload: { check: 'ask.hotWater', outcome: 'none', value: 1 } }), 'entries[0].payload', true],
     ['an unknown type of entry', withEntry({ type: 'guess', payload: {} }), 'entries[0].type', true],

@@ -15,13 +15,14 @@ import {
   parted,
   partStates,
   proofsOf,
+  remarksOf,
   remediesOf,
   severalOf,
   standingNow,
   surprise,
   verdictOf,
 } from './account/index.ts'
-import { faultOdds, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
+import { explaining, faultOdds, folded, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
 import {
   allRules,
   usualCosts,
@@ -33,6 +34,7 @@ import {
   type DiagnoseOptions,
   type Diagnosis,
   type NextCheck,
+  type Remark,
   type Rules,
   type Stop,
   type Suspect,
@@ -64,9 +66,12 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   // belief
   const weighed = weighJournal(catalogue, known, entries, experience, rules)
   const { journal, signatures, belief } = weighed
-  const likeliest = leadingRows(belief, 0.9999)
+  // what nothing speaks for is left out of what is shown, not of what may stand
+  const spoken = rules.folded ? folded(catalogue, signatures, journal, belief) : belief
+  const shown = { ...weighed, belief: spoken }
+  const likeliest = leadingRows(spoken, 0.9999)
   // a pair is set beside the singles on the pad only when it is a suspect of weight
-  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || belief.posterior[row]! >= 0.1).slice(0, 5)
+  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || spoken.posterior[row]! >= 0.1).slice(0, 5)
   const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
   // after a repair what stands out, and what would mend it, is about what still stands
   const found = verdictOf(catalogue, signatures, belief.posterior)
@@ -78,25 +83,27 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const ranking = rankingOf(catalogue, weighed, order, done, costs, rules)
 
   // account
+  const remarks = remarksOf(catalogue, signatures, belief, journal)
   const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
   return {
     ...told(entries, journal),
     stop: null,
     questions,
     verdict: mended ? verdictOf(catalogue, signatures, shares) : found,
-    suspects: suspectsOf(catalogue, weighed, leaders, options),
+    suspects: suspectsOf(catalogue, shown, leaders, options),
     faults: Object.fromEntries([...faultProbabilities(signatures, belief.posterior)].map((probability, index) => [catalogue.faults[index]!.id, probability])),
-    several: severalOf(catalogue, signatures, belief),
-    parts: partStates(catalogue, signatures, belief),
-    causes: causesOf(catalogue, signatures, belief.posterior),
+    several: severalOf(catalogue, signatures, spoken),
+    parts: partStates(catalogue, signatures, belief, weighed.pairs),
+    causes: causesOf(catalogue, signatures, belief.posterior, done),
     open,
-    next: nextOf(catalogue, weighed, ranking, onPad, detail, also),
+    next: nextOf(catalogue, shown, ranking, remarks, onPad, detail, also),
     advice: adviceOf(catalogue, weighed, ranking),
     standing: standingOf(catalogue, signatures, ranking),
-    lookalikes: lookalikesOf(catalogue, signatures, belief, journal, leaders, done),
+    lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
     remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
     carry: carryOf(catalogue, signatures, shares, costs),
     proofs: proofsOf(catalogue, signatures, journal),
+    remarks,
     closing: [...questions.map((one) => `${one.question} Not answered yet.`), ...closingOf(catalogue, signatures, belief, journal, open)],
     contradiction: surprise(signatures, belief),
     unexamined: belief.unexamined,
@@ -152,6 +159,7 @@ function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, qu
     remedies: [],
     carry: [],
     proofs: [],
+    remarks: [],
     closing: [`${stop.label}: make safe first.`],
     contradiction: null,
     unexamined: 1,
@@ -173,12 +181,15 @@ function suspectsOf(
     if (belief.posterior[row]! < listed && rows.length >= leaders.length) break
     if (belief.posterior[row]! >= listed || wanted.has(row)) rows.push(row)
   }
+  const explained = explaining(catalogue, signatures, journal)
+  const complained = journal.complaints.map((one) => one.payload.what)
   return rows.map((row) => {
     const set = signatures.sets[row] ?? []
     return {
       ...nameOf(catalogue, signatures, row),
       probability: belief.posterior[row]!,
       prior: belief.prior[row]!,
+      explains: explained && set.length > 0 ? [...new Set(explained(set).map((one) => complained[one]!))] : null,
       origins: originsOf(catalogue, set),
       odds: oddsBehind(catalogue, set, odds, experience),
       account: wanted.has(row) ? accountOf(catalogue, signatures, belief, row) : [],
@@ -191,15 +202,19 @@ function nextOf(
   catalogue: Catalogue,
   { journal, signatures, belief }: WeighedJournal,
   { checks: all, parting, owed }: Ranking,
+  remarks: readonly Remark[],
   onPad: number[],
   detail: number,
   also: readonly string[],
 ): NextCheck[] {
   // what parts nothing is offered behind four that do, or not at all
   const minutesOf = (check: Check) => check.minutes + accessLeft(journal, check.access)
-  const first = owed.map((check) => all.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })
-  const checks = [...first, ...all.filter((one) => !owed.includes(one.check))]
-  const best = checks.slice(0, parting !== null && parting < 4 ? Math.min(parting + owed.length, detail) : detail)
+  // what is to be read again comes before anything new
+  const again = remarks.flatMap((one) => catalogue.checks.find(({ id }) => id === one.again?.check) ?? [])
+  const urgent = [...new Set([...again, ...owed])]
+  const first = urgent.map((check) => all.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })
+  const checks = [...first, ...all.filter((one) => !urgent.includes(one.check))]
+  const best = checks.slice(0, parting !== null && parting < 4 ? Math.min(parting + urgent.length, detail) : detail)
   const asked = catalogue.checks
     .filter(({ id }) => also.includes(id) && !best.some((one) => one.check.id === id))
     .map((check) => checks.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })

@@ -55,7 +55,7 @@ export const seenChecks: CheckRow[] = [
     none,
     number('bar', run('idle', 'sensedPressure', 'last'), 'tester', 0.06, [0, 3.4], [-0.5, 6]),
     ['In the display’s readings. Compare with the gauge: two places, two instruments.'],
-    { concerns: water, systems: ['premix-combi', 'system-boiler'] },
+    { concerns: water, sameAs: ['look.gaugeCold'], systems: ['premix-combi', 'system-boiler'] },
   ),
   check(
     'display.flowCold',

@@ -147,7 +147,7 @@ export const hotWaterFaults: FaultRow[] = [
     part: 'plate',
     label: 'Plate blocked on the heating side',
     kind: 'failure',
-    patch: { 'plate.heatingSide': [0.45, 0.07] },
+    patch: { 'plate.heatingSide': [0.4, 0.12] },
     per1000: { to5: 18, to12: 46, over12: 60 },
     cues: { 'look.sludge': 0.75, 'ask.topUps': 0.2, 'look.magnetHose': 0.5 },
     background: ['dirtyWater'],

@@ -104,9 +104,9 @@ describe('roots and consequences', () => {
 
   it('what is to be found behind the likeliest is listed: its checks and what does it damage', () => {
     const wet = think(complain('cold'), answer('wet', 'yes'), answer('fanTurns', 'yes'), answer('boardLamp', 'yes'))
-    expect(wet.causes).toEqual([{ fault: 'pump', label: 'pump', lookFor: ['wet'] }])
+    expect(wet.causes).toMatchObject([{ fault: 'pump', label: 'pump', by: [], lookFor: ['wet'] }])
     const dead = think(complain('cold'), answer('wet', 'no'), answer('fanTurns', 'yes'), answer('boardLamp', 'no'), measure('flow', 20, '°C'))
-    expect(dead.causes).toEqual([{ fault: 'board', label: 'board', lookFor: ['pump'] }])
+    expect(dead.causes).toMatchObject([{ fault: 'board', label: 'board', by: [{ fault: 'pump', check: null }], lookFor: ['pump'] }])
   })
 })
 

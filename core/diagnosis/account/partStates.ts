@@ -6,35 +6,22 @@ import type { Signatures } from '../signatures/index.ts'
 const standsOut = 0.9
 
 /**
- * Each part's probability, and whether it is proven. Good: adding any of its modes to what is believed otherwise has
- * become at least twenty times less likely than it was; a part no reading could have shown stays untested.
+ * Each part's probability, and whether it is proven. Good: adding any of its modes to what is believed otherwise has become at least twenty
+ * times less likely than it was, or a direct test of each of its modes speaks so much against it; a part no reading could have shown stays
+ * untested.
+ *
+ * @param pairs the belief over every pair, where larger sets were grown
  */
-export function partStates(catalogue: Catalogue, signatures: Signatures, belief: Belief): PartState[] {
-  const { sets, first, rowOf } = signatures
-  const { prior, posterior } = belief
-  const count = catalogue.faults.length
-  const rowsOf = (index: number, other: number) => rowOf.get(index < other ? `${index},${other}` : `${other},${index}`)
-  const fallen = catalogue.faults.map((_fault, index) => {
-    // beside nothing, then beside every other single fault
-    let withIt = posterior[index + 1]!
-    let withItBefore = prior[index + 1]! * posterior[0]!
-    let without = posterior[0]!
-    let withoutBefore = prior[0]! * posterior[0]!
-    for (let other = 0; other < count; other++) {
-      if (other === index) continue
-      const weight = posterior[other + 1]!
-      const joined = rowsOf(index, other)
-      // among grown sets only the likeliest pairs have a row
-      if (joined === undefined) continue
-      without += weight
-      withIt += posterior[joined]!
-      withoutBefore += prior[other + 1]! * weight
-      withItBefore += prior[joined]! * weight
-    }
-    const oddsNow = withIt / Math.max(without, 1e-300)
-    const oddsBefore = withItBefore / Math.max(withoutBefore, 1e-300)
-    return oddsNow / oddsBefore
-  })
+export function partStates(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  belief: Belief,
+  pairs: { signatures: Signatures; belief: Belief } = { signatures, belief },
+): PartState[] {
+  const { sets, first } = signatures
+  const { posterior } = belief
+  const fallen = fallenOdds(catalogue, pairs.signatures, pairs.belief)
+  const cleared = clearedDirectly(catalogue, signatures, belief)
   const partOf = new Map(catalogue.parts.map((part, index) => [part.id, index]))
   const placeOf = catalogue.faults.map((fault) => partOf.get(fault.part)!)
   const probability = new Float64Array(catalogue.parts.length)
@@ -64,10 +51,46 @@ export function partStates(catalogue: Catalogue, signatures: Signatures, belief:
       .slice(0, 3)
       .map(({ one }) => ({ check: one.check ?? 'seen', label: one.label, entries: one.entries }))
   return catalogue.parts.map(({ id, label, of }, place) => {
-    const good = probability[place]! < 0.05 && fallen.every((times, index) => placeOf[index] !== place || times <= 1 / 20)
+    const good = probability[place]! < 0.05 && fallen.every((times, index) => placeOf[index] !== place || times <= provenGood || cleared[index]!)
     const state = probability[place]! >= standsOut ? 'bad' : good ? 'good' : 'untested'
     return { id, label, ...(of && { of }), probability: probability[place]!, state, provenBy: state === 'good' ? provenBy(place) : [] }
   })
+}
+
+/** A part is good from this share of what its modes were likely before. Chosen */
+const provenGood = 1 / 20
+
+/** How many times likelier each fault has become, beside nothing and beside every other single fault. */
+function fallenOdds(catalogue: Catalogue, { rowOf }: Signatures, { prior, posterior }: Belief): number[] {
+  const count = catalogue.faults.length
+  return catalogue.faults.map((_fault, index) => {
+    let withIt = posterior[index + 1]!
+    let withItBefore = prior[index + 1]! * posterior[0]!
+    let without = posterior[0]!
+    let withoutBefore = prior[0]! * posterior[0]!
+    for (let other = 0; other < count; other++) {
+      if (other === index) continue
+      const weight = posterior[other + 1]!
+      const joined = rowOf.get(index < other ? `${index},${other}` : `${other},${index}`)
+      if (joined === undefined) continue
+      without += weight
+      withIt += posterior[joined]!
+      withoutBefore += prior[other + 1]! * weight
+      withItBefore += prior[joined]! * weight
+    }
+    return withIt / Math.max(without, 1e-300) / (withItBefore / Math.max(withoutBefore, 1e-300))
+  })
+}
+
+/** Which faults a test of the part alone speaks against, whatever the complaint made of them: by one made as it should be. */
+function clearedDirectly(catalogue: Catalogue, { first, draws }: Signatures, { weighed }: Belief): boolean[] {
+  const mean = (table: Float64Array, row: number) => {
+    let sum = 0
+    for (let plant = first[row]!; plant < first[row]! + draws; plant++) sum += Math.exp(table[plant]!)
+    return sum
+  }
+  const direct = weighed.filter(({ check }) => catalogue.checks.find((one) => one.id === check)?.direct)
+  return catalogue.faults.map((_fault, index) => direct.some(({ table }) => mean(table, index + 1) <= provenGood * mean(table, 0)))
 }
 
 /** How likely each fault stands, alone or with another, by shares of the rows. */

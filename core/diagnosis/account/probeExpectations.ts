@@ -1,5 +1,5 @@
 import type { Entry } from '../../casebook/index.ts'
-import { leadingRows, weighJournal } from '../belief/index.ts'
+import { folded, leadingRows, weighJournal } from '../belief/index.ts'
 import { type Catalogue, type Check, type Expected, type Experience, probeCheck, type ProbeSpec } from '../catalogue/index.ts'
 import { bitsOf } from '../choice/index.ts'
 import { probed, type Signatures, wiredWith } from '../signatures/index.ts'
@@ -26,7 +26,8 @@ export interface Probing {
  */
 export function probing(catalogue: Catalogue, known: Signatures, entries: readonly Entry[], spec: ProbeSpec, experience?: Experience): Probing {
   const check = probeCheck(catalogue.system.controls!, spec)
-  const { journal, signatures, belief } = weighJournal(catalogue, known, entries, experience)
+  const { journal, signatures, belief: whole } = weighJournal(catalogue, known, entries, experience)
+  const belief = folded(catalogue, signatures, journal, whole)
   const leaders = leadingRows(belief, 0.9999).slice(0, 6)
   const wiring = wiredWith(catalogue, [], spec.asked)
   const floating = wiring.net.island[wiring.net.node(spec.over)] !== wiring.net.island[wiring.net.node(spec.under)]

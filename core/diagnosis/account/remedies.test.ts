@@ -4,7 +4,8 @@ import { rowsOf, type Signatures } from '../signatures/index.ts'
 import { smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { nameOf } from './naming.ts'
 import { oddsBehind, originsOf } from './origins.ts'
-import { carryOf, causesOf, remediesOf } from './remedies.ts'
+import { causesOf } from './causes.ts'
+import { carryOf, remediesOf } from './remedies.ts'
 
 const fault = (id: string, remedies: string[], more: Partial<Catalogue['faults'][number]> = {}): Catalogue['faults'][number] => ({
   id,
@@ -35,7 +36,7 @@ const catalogue = smallCatalogue({
 })
 catalogue.faults[0]!.damages = { wetMotor: 0.4 }
 const sets = [[], [0], [1], [2], [0, 1]]
-const signatures = { sets, faults: ['leak', 'wetMotor', 'noCharge'], rowOf: rowsOf(sets) } as unknown as Signatures
+const signatures = { sets, faults: ['leak', 'wetMotor', 'noCharge'], rowOf: rowsOf(sets), checks: [], values: [], first: [], draws: 0 } as unknown as Signatures
 /** shares of: nothing, leak, wet motor, no charge, leak and wet motor, no demand, unlisted */
 const shares = (...of: number[]) => Float64Array.from(of)
 const none = new Map<string, number>()
@@ -99,10 +100,26 @@ describe('what to carry', () => {
 
 describe('what brought it about', () => {
   it('is looked for by the checks and the faults that do damage', () => {
-    expect(causesOf(catalogue, signatures, shares(0, 0, 1, 0, 0, 0, 0))).toEqual([
-      { fault: 'wetMotor', label: 'WetMotor', lookFor: ['Look above the motor', 'Leak'] },
+    expect(causesOf(catalogue, signatures, shares(0, 0, 1, 0, 0, 0, 0), new Set())).toEqual([
+      {
+        fault: 'wetMotor',
+        label: 'WetMotor',
+        probability: 1,
+        by: [
+          { fault: 'leak', label: 'Leak', probability: 0, check: null },
+          { fault: null, label: 'Look above the motor', probability: null, check: { check: 'lookAbove', label: 'Look above the motor' } },
+        ],
+        lookFor: ['Look above the motor', 'Leak'],
+      },
     ])
-    expect(causesOf(catalogue, signatures, shares(0, 1, 0, 0, 0, 0, 0))).toEqual([])
+    expect(causesOf(catalogue, signatures, shares(0, 1, 0, 0, 0, 0, 0), new Set())).toEqual([])
+  })
+
+  it('is looked for behind everything likely, not the leader only, and what was looked at is not proposed again', () => {
+    const both = shares(0, 0.6, 0.3, 0, 0.1, 0, 0)
+    expect(causesOf(catalogue, signatures, both, new Set()).map((one) => one.fault)).toEqual(['wetMotor'])
+    expect(causesOf(catalogue, signatures, both, new Set(['lookAbove']))[0]!.by.map((one) => one.fault)).toEqual(['leak'])
+    expect(causesOf(catalogue, signatures, shares(0, 0.9, 0.1, 0, 0, 0, 0), new Set())).toEqual([])
   })
 
   it('root and consequence are told apart in a set', () => {

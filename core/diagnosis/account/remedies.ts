@@ -67,16 +67,6 @@ export function carryOf(catalogue: Catalogue, signatures: Signatures, shares: Fl
     .sort((a, b) => b.probability - a.probability)
 }
 
-/** Causes to find behind the likeliest set of faults as found: they are to be found after the repair too. */
-export function causesOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array): Diagnosis['causes'] {
-  return likeliestSet(signatures, shares).flatMap((index) => {
-    const fault = catalogue.faults[index]!
-    const checks = (fault.causeChecks ?? []).map((id) => catalogue.checks.find((check) => check.id === id)!.label)
-    const roots = catalogue.faults.filter((other) => other.damages?.[fault.id]).map((other) => other.label)
-    return checks.length + roots.length > 0 ? [{ fault: fault.id, label: fault.label, lookFor: [...checks, ...roots] }] : []
-  })
-}
-
 /** The likeliest row's faults; none where the likeliest is no set of faults. */
 function likeliestSet({ sets }: Signatures, shares: Float64Array): readonly number[] {
   return sets[shares.indexOf(Math.max(...shares))] ?? []

@@ -25,16 +25,15 @@ export function folded(catalogue: Catalogue, signatures: Signatures, journal: Jo
     const [a, b] = [catalogue.faults[one]!, catalogue.faults[other]!]
     return Boolean(a.damages?.[b.id] ?? b.damages?.[a.id] ?? a.hides?.[b.id] ?? b.hides?.[a.id])
   }
-  /** the row of a set without one fault nothing speaks for, the least spoken for first; the row itself where there is none */
+  /** the row of a set without one fault nothing speaks for, whose rest is likeliest; the row itself where there is none */
   const without = (row: number, set: FaultSet): number => {
-    let least = speaks
     let into = row
     for (const fault of set) {
       const rest = set.filter((one) => one !== fault)
       const target = rowOf.get(rest.join(','))
       if (target === undefined || seen.has(fault) || rest.some((one) => near(fault, one))) continue
       const times = Math.exp(belief.logLikelihood[row]! - belief.logLikelihood[target]!)
-      if (times < least) [least, into] = [times, target]
+      if (times < speaks && (into === row || belief.posterior[target]! > belief.posterior[into]!)) into = target
     }
     return into
   }

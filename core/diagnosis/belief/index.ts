@@ -1,7 +1,7 @@
 export { explaining } from './explains.ts'
 export { folded } from './folding.ts'
 export { likeliestPairs } from './likeliestPairs.ts'
-export { grow } from './multiFaultSearch.ts'
+export { grow, misses } from './multiFaultSearch.ts'
 export { evidenceLikelihood } from './likelihood.ts'
 export { type Belief, believe, logSum } from './posterior.ts'
 export { assumedCases, faultOdds, priorOf } from './prior.ts'

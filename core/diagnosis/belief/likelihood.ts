@@ -13,6 +13,8 @@ import {
   strangeAnswer,
   strangeDensity,
   unlistedProbability,
+  type Usual,
+  wordProbability,
 } from './readingModel.ts'
 import { type Moved, movedFaults, type Worse, worseReadings } from './worseReadings.ts'
 
@@ -52,7 +54,8 @@ function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence,
   const instrument = instrumentOf(catalogue, check)
   const strange = strangely(evidence)
   const cap = check.direct ? sightCap : readingCap
-  const likelihood = (value: number, set: readonly number[]) => likelihoodOf(catalogue, evidence, instrument, value, set)
+  const usual = evidence.outcomes.length > 0 ? usualOf(catalogue, signatures, evidence) : null
+  const likelihood = (value: number, set: readonly number[]) => likelihoodOf(catalogue, evidence, instrument, usual, value, set)
   if (check.result.kind === 'cue') {
     const rows = Float64Array.from({ length: unlisted }, (_unused, row) => likelihood(NaN, sets[row] ?? []))
     const logs = capped(Float64Array.of(...rows, unlistedProbability(check, rows[0]!, strange)), cap)
@@ -66,10 +69,11 @@ function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence,
   const ofUnlisted = Array.from({ length: signatures.draws }, (_unused, draw) => unlistedProbability(check, each[of[draw]!]!, strange))
   const worse = rules.plateau ? worseFaults(signatures, alike, evidence, instrument, cap) : []
   const ofWorse = worse.flatMap(({ plants }) => [...plants])
-  const logs = capped(Float64Array.of(...each, ...ofUnlisted, ...ofWorse), cap)
+  const likelihoods = Float64Array.of(...each, ...ofUnlisted, ...ofWorse)
+  const logs = capped(likelihoods, cap)
   for (let plant = 0; plant < of.length; plant++) table[plant] = logs[of[plant]!]!
   table.set(logs.subarray(each.length, each.length + ofUnlisted.length), first[unlisted]!)
-  convict(table, signatures, alike, worse, logs.subarray(each.length + ofUnlisted.length))
+  convict(table, signatures, alike, worse, logs.subarray(each.length + ofUnlisted.length), highestOf(likelihoods))
   return table
 }
 
@@ -83,49 +87,39 @@ function worseFaults(signatures: Signatures, alike: Alike, evidence: Evidence, i
   let tables = movedBy.get(signatures)
   if (!tables) movedBy.set(signatures, (tables = new Map()))
   const key = JSON.stringify([check.id, values.length, apart, evidence.doubt])
+  const judged = { density, spread, cap, onScale: (is: number) => onScale(check, is), strange: unlistedProbability(check, 0, strangely(evidence)) }
   let moved = tables.get(key)
   if (!moved) {
-    const places = alike.values.filter((one) => !Number.isNaN(one)).sort((a, b) => a - b)
-    const strange = unlistedProbability(check, 0, strangely(evidence))
-    // what lies nearest is likeliest
-    const floor = (said: number) => {
-      const above = firstFrom(places, (one) => onScale(check, one) >= said)
-      return Math.max(strange, ...[places[above - 1], places[above]].map((one) => (one === undefined ? 0 : density(one, said)))) / cap
-    }
     if (tables.size > keptTables) tables.clear()
-    tables.set(key, (moved = movedFaults(signatures, alike, { density, spread, floor, onScale: (is) => onScale(check, is) })))
+    tables.set(key, (moved = movedFaults(signatures, alike, judged)))
   }
-  return worseReadings(moved, { density, spread }, mean)
+  return worseReadings(moved, judged, mean)
 }
 
 /** Which faults move a check, found once: they are the same whatever is read. */
 const movedBy = new WeakMap<Signatures, Map<string, Moved[]>>()
-
-/** The first place of an ascending list from which on something holds. */
-function firstFrom(list: readonly number[], holds: (one: number) => boolean): number {
-  let [from, to] = [0, list.length]
-  while (from < to) {
-    const middle = (from + to) >> 1
-    if (holds(list[middle]!)) to = middle
-    else from = middle + 1
-  }
-  return from
-}
 
 /**
  * Puts what a reading that may be worse than was simulated says of some faults into a table: of each alone, then of the sets that read as
  * that one alone does.
  *
  * @param own log-likelihood of every plant of these faults, one after the other
+ * @param highest likelihood there is, at which these logarithms are nought
  */
-function convict(table: Float64Array, { faults, sets, first, draws }: Signatures, { of }: Alike, worse: readonly Worse[], own: Float64Array): void {
+function convict(
+  table: Float64Array,
+  { faults, sets, first, draws }: Signatures,
+  { of }: Alike,
+  worse: readonly Worse[],
+  own: Float64Array,
+  highest: number,
+): void {
   if (worse.length === 0) return
   const place = new Int32Array(faults.length).fill(-1)
-  const sound = meanExp(table.subarray(0, draws))
   worse.forEach(({ fault, least }, index) => {
     place[fault] = index
     const plants = own.subarray(index * draws, (index + 1) * draws)
-    raise(plants, least * sound)
+    raise(plants, least / highest)
     table.set(plants, first[fault + 1]!)
   })
   for (let row = 1; row < sets.length; row++) {
@@ -158,8 +152,6 @@ function raise(logs: Float64Array, mean: number): void {
   }
 }
 
-const meanExp = (logs: Float64Array) => logs.reduce((sum, log) => sum + Math.exp(log), 0) / logs.length
-
 /** Log-likelihood of a defect seen directly. */
 export function sightLikelihood({ sets, first }: Signatures, fault: number): Float64Array {
   const table = new Float64Array(first[sets.length + 2]!)
@@ -181,11 +173,24 @@ export function drawWeights(plants: readonly Record<string, number>[], spreads: 
   return weights.map((weight) => weight - highest - Math.log(total))
 }
 
-function likelihoodOf(catalogue: Catalogue, evidence: Evidence, instrument: Instrument, value: number, set: readonly number[]): number {
+/** What sound appliances read of a check that is a number; null of any other. */
+function usualOf(catalogue: Catalogue, signatures: Signatures, { check }: Evidence): Usual | null {
+  if (check.result.kind !== 'number') return null
+  const { values, of } = alikeReadings(catalogue, signatures, check)
+  const read = Array.from({ length: signatures.draws }, (_unused, draw) => onScale(check, values[of[draw]!]!)).filter((one) => !Number.isNaN(one))
+  if (read.length === 0) return null
+  const [low, high] = [Math.min(...read), Math.max(...read)]
+  return { middle: (low + high) / 2, reach: (high - low) / 2 }
+}
+
+function likelihoodOf(catalogue: Catalogue, evidence: Evidence, instrument: Instrument, usual: Usual | null, value: number, set: readonly number[]): number {
   const { check } = evidence
   const answers = ofAnswers(evidence, (said) => {
     if (check.result.kind === 'outcome') return outcomeProbability(check, value, said)
-    if (check.result.kind === 'number') return notReachedProbability(value)
+    if (check.result.kind === 'number') {
+      if (said === -1) return notReachedProbability(value)
+      return usual ? wordProbability(check, value, said, usual, readingSpread(check, instrument, value)) : strangeAnswer(check, said)
+    }
     const yes = signProbability(check, cueProbability(catalogue, check, set))
     return said === 1 ? yes : 1 - yes
   })
@@ -225,8 +230,10 @@ function strangely(evidence: Evidence): number {
   return ofAnswers(evidence, (said) => strangeAnswer(check, said)) * (values.length > 0 ? strangeDensity(check) : 1)
 }
 
-/** Logarithms of likelihoods, none further below the highest than the cap. */
+/** Logarithms of likelihoods over the highest, none further below it than the cap. */
 function capped(likelihoods: Float64Array, cap: number): Float64Array {
-  const highest = likelihoods.reduce((most, one) => Math.max(most, one), 0)
+  const highest = highestOf(likelihoods)
   return likelihoods.map((one) => Math.log(Math.max(one / highest, 1 / cap)))
 }
+
+const highestOf = (likelihoods: Float64Array) => likelihoods.reduce((most, one) => Math.max(most, one), 0)

@@ -7,7 +7,7 @@ import { rowsByBelief } from './rowsByBelief.ts'
 /** from this share of an unlisted cause on, what is looked at does not explain the journal */
 const unexplained = 0.25
 /** a reading so many times less likely under the leader than under some single fault is not explained by it; such a fault makes it so many times likelier */
-const misses = 12
+export const misses = 12
 const helps = 3
 /** sets that are grown from in each round, faults that join them, sets kept beside the singles, and the most faults at once */
 const grownFrom = 10

@@ -42,6 +42,32 @@ export function notReachedProbability(is: number): number {
   return mixed({}, Number.isNaN(is) ? 1 - slips.read : slips.notReached, 2)
 }
 
+/** How far from what is usual a number is called too low or too high, in its spreads, and how much wider than a measurement such a word is. Assumed */
+const byWord = { from: 2, wider: 1.5 }
+/** Share of such words that are anything: nobody looked closely. Assumed */
+const carelessly = 0.06
+
+/** What a sound appliance of a model reads of a number, over the appliances there are: in the middle, and how far from it at most. */
+export interface Usual {
+  middle: number
+  reach: number
+}
+
+/**
+ * Chance that a number is called too low (0), right (1) or too high (2), when the simulation says `is` (NaN not reached).
+ *
+ * @param usual on the scale of the comparison
+ * @param spread of a reading of it
+ */
+export function wordProbability(check: Check, is: number, said: number, { middle, reach }: Usual, spread: number): number {
+  if (Number.isNaN(is)) return (1 - notReachedProbability(is)) / 3
+  const width = spread * byWord.wider
+  const low = errorUpTo(middle - reach - byWord.from * spread - onScale(check, is), width)
+  const high = 1 - errorUpTo(middle + reach + byWord.from * spread - onScale(check, is), width)
+  const plain = [low, 1 - low - high, high][said] ?? 0
+  return (1 - notReachedProbability(is)) * ((1 - carelessly) * plain + carelessly / 3)
+}
+
 /**
  * Density of a number said of a check, on the scale of the comparison, when the simulation says `is` (NaN not reached).
  *
@@ -97,13 +123,14 @@ export function unlistedProbability(check: Pick<Check, 'direct'>, healthy: numbe
   return like * healthy + (1 - like) * strangely
 }
 
-/** Chance of an answer where nothing is known of its cause: of an outcome (−1 not reached), of a cue (1 yes, 0 no), of "not reached" at a number. */
+/** Chance of an answer where nothing is known of its cause: of an outcome, of a cue (1 yes, 0 no), of a number by a word; −1 is "not reached". */
 export function strangeAnswer({ result }: Check, said: number): number {
   if (result.kind === 'cue') {
     const yes = result.without + strange.sign * (1 - result.without)
     return said === 1 ? yes : 1 - yes
   }
-  return result.kind === 'outcome' ? 1 / (result.outcomes.length + 1) : strange.notReached
+  if (result.kind === 'outcome') return 1 / (result.outcomes.length + 1)
+  return said === -1 ? strange.notReached : (1 - strange.notReached) / 3
 }
 
 /** Density of a number on the scale of the comparison where nothing is known of its cause. */

@@ -4,6 +4,7 @@ import { readJournal, type JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { grow } from './multiFaultSearch.ts'
 import { believe, type Belief } from './posterior.ts'
+import { askAboutUnits } from './slippedUnits.ts'
 
 /** What one journal makes of it all: what it says, what is weighed, and what is believed. */
 export interface WeighedJournal {
@@ -11,6 +12,8 @@ export interface WeighedJournal {
   /** the signatures the belief is over: those given, or larger sets grown from them where no pair explains the journal */
   signatures: Signatures
   belief: Belief
+  /** the same over every pair, where larger sets were grown */
+  pairs: { signatures: Signatures; belief: Belief }
 }
 
 /** the latest for each set of signatures: suspects, probes and pairs are asked about one journal, one after the other */
@@ -32,9 +35,10 @@ export function weighJournal(
   const key = JSON.stringify([entries, experience, rules])
   const before = latest.get(known)
   if (before?.catalogue === catalogue && before.key === key) return before.weighed
-  const journal = readJournal(catalogue, entries)
+  const journal = askAboutUnits(catalogue, known, readJournal(catalogue, entries), entries)
   const belief = believe(catalogue, known, journal, experience, rules)
-  const weighed = { journal, ...(grow(catalogue, known, journal, belief, experience, rules) ?? { signatures: known, belief }) }
+  const pairs = { signatures: known, belief }
+  const weighed = { journal, pairs, ...(grow(catalogue, known, journal, belief, experience, rules) ?? pairs) }
   latest.set(known, { catalogue, key, weighed })
   return weighed
 }

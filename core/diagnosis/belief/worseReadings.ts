@@ -18,8 +18,10 @@ export interface Judged {
   /** a number of the simulation, and the spread of readings of it */
   onScale: (is: number) => number
   spread: (is: number) => number
-  /** the least likelihood there is at a number: they are held apart by no more than so much */
-  floor: (said: number) => number
+  /** likelihoods are held apart by no more than so much */
+  cap: number
+  /** what an unlisted cause makes of any number at least */
+  strange: number
 }
 
 /** A fault that moves a check one way: from where, which way, how far at mildest and worst. */
@@ -29,8 +31,9 @@ export interface Moved {
   way: 1 | -1
   mildest: number
   worst: number
-  /** what it reads in every draw */
+  /** what it reads in every draw, and what a sound appliance does */
   own: number[]
+  healthy: number[]
   /** milder and worse readings in order, and how many times likelier than nothing wrong the fault is by the most telling up to each */
   steps: { at: number; most: number }[]
 }
@@ -40,7 +43,7 @@ export interface Worse {
   fault: number
   /** likelihood of each of its plants, what was simulated extended at both ends */
   plants: Float64Array
-  /** how many times likelier than nothing wrong it is at least: as likely as any milder reading makes it */
+  /** what these come to in the mean at least: so many times as likely as nothing wrong as any milder reading makes it */
   least: number
 }
 
@@ -52,26 +55,26 @@ export function movedFaults({ faults, first, draws }: Signatures, { values, of }
     const moved = movedBy(fault, own, healthy, judged)
     if (!moved) return []
     let most = 0
-    return { ...moved, steps: moved.steps.map(({ at }) => ({ at, most: (most = Math.max(most, oddsAt(moved, healthy, judged, at))) })) }
+    return { ...moved, steps: moved.steps.map(({ at }) => ({ at, most: (most = Math.max(most, oddsAt(moved, judged, at).odds)) })) }
   })
 }
 
 /**
  * Faults that move a check one way, as a number that way judges them. Severity has no sharp ends: beyond the worst that was simulated a
- * reading counts as that one, a little less the further it is; and one on the way to the mildest counts as the mildest, less the nearer to healthy. Against nothing
- * wrong a worse reading never convicts less than a milder one.
+ * reading counts as that one, a little less the further it is; and one on the way to the mildest counts as the mildest, less the nearer to
+ * healthy. Against nothing wrong a worse reading never convicts less than a milder one, unless some other fault predicts that very reading.
  *
  * @param at what was read, on the scale of the comparison
  */
-export function worseReadings(moved: readonly Moved[], { density, spread }: Pick<Judged, 'density' | 'spread'>, at: number): Worse[] {
+export function worseReadings(moved: readonly Moved[], judged: Judged, at: number): Worse[] {
   return moved.flatMap((one) => {
     if ((at - one.from) * one.way <= 0) return []
-    let least = 0
+    let most = 0
     for (const step of one.steps) {
       if ((at - step.at) * one.way < 0) break
-      least = step.most
+      most = step.most
     }
-    return { fault: one.fault, plants: extended(one, { density, spread }, at), least }
+    return { fault: one.fault, plants: extended(one, judged, at), least: most * oddsAt(one, judged, at).sound }
   })
 }
 
@@ -100,7 +103,7 @@ function movedBy(fault: number, own: number[], healthy: number[], { onScale, spr
     at: worst + way * (step + (furthest * whole * (index + 1)) / steps.beyond),
     most: 0,
   }))
-  return { fault, own, from, way, mildest, worst, steps: [...tried, ...beyond] }
+  return { fault, own, healthy, from, way, mildest, worst, steps: [...tried, ...beyond] }
 }
 
 /** Likelihood of each plant of a fault at a number, with what was simulated extended at both ends. */
@@ -118,12 +121,18 @@ function extended({ own, from, way, mildest, worst }: Moved, { density, spread }
   return Float64Array.from(own, (is) => (isMilder ? Math.max(density(is, at), density(is, mildest) * kept) : density(is, at)))
 }
 
-/** How many times likelier a fault makes a number than nothing wrong does. */
-function oddsAt(moved: Moved, healthy: number[], judged: Judged, at: number): number {
-  const floor = judged.floor(at)
-  let sound = 0
-  for (const is of healthy) sound += Math.max(judged.density(is, at), floor)
-  let its = 0
-  for (const one of extended(moved, judged, at)) its += Math.max(one, floor)
-  return its / sound
+/** How many times likelier a fault makes a number than nothing wrong does, and how likely that is: as if there were no other fault. */
+function oddsAt(moved: Moved, judged: Judged, at: number): { odds: number; sound: number } {
+  const plants = extended(moved, judged, at)
+  const sound = moved.healthy.map((is) => judged.density(is, at))
+  const floor = Math.max(judged.strange, ...plants, ...sound) / judged.cap
+  const its = meanOf(plants, floor)
+  const without = meanOf(sound, floor)
+  return { odds: its / without, sound: without }
+}
+
+function meanOf(likelihoods: ArrayLike<number>, floor: number): number {
+  let sum = 0
+  for (let index = 0; index < likelihoods.length; index++) sum += Math.max(likelihoods[index]!, floor)
+  return sum / likelihoods.length
 }

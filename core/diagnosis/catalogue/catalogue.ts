@@ -95,6 +95,10 @@ export interface Check {
   settledBy?: string[]
   /** another check its number cannot exceed, and what gives heat away between the two places */
   downstreamOf?: { check: string; what: string }
+  /** its number is the difference between two places, taken with two instruments */
+  isDifference?: true
+  /** other checks that read the same thing at another place or with another instrument */
+  sameAs?: string[]
   /** the part is seen, or tested alone: one reading may move the odds further */
   direct?: boolean
   /** what it must not read: a danger that stops the case, by these outcomes, or above this in its unit */
@@ -167,6 +171,8 @@ export interface Remedy {
 export interface Complaint {
   id: string
   label: string
+  /** what it is about, where complaints are listed */
+  about?: 'hotWater' | 'heating' | 'water' | 'running'
   evidence: { check: string; outcome: string }[]
   /** the demand it shows with, where what was told is not settled by running one */
   with?: 'heating' | 'hotWater'

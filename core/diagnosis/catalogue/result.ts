@@ -32,6 +32,8 @@ export interface Suspect {
   label: string
   probability: number
   prior: number
+  /** the complaints it may have brought about; null where nothing was complained of that any fault brings about, or it is no set of faults */
+  explains: string[] | null
   /** root and consequence told apart */
   origins: Origin[]
   /** what stands behind the odds of each fault before any reading */
@@ -139,6 +141,18 @@ export interface Verdict {
   modes: { fault: string; label: string; probability: number }[]
 }
 
+/** What lies behind a fault that seldom arises alone: to be found, or it comes back. */
+export interface Cause {
+  fault: string
+  label: string
+  /** how likely the fault stood, alone or with others */
+  probability: number
+  /** what may have brought it about: another fault with its share, or what to look at; and the check that shows it, null where none is left */
+  by: { fault: string | null; label: string; probability: number | null; check: { check: string; label: string } | null }[]
+  /** the same in words */
+  lookFor: string[]
+}
+
 /** Everything the reasoning has to say about a journal. */
 export interface Diagnosis {
   stop: Stop | null
@@ -153,7 +167,7 @@ export interface Diagnosis {
   several: { probability: number; likeliest: string } | null
   parts: PartState[]
   findings: { entry: string; what: string; explainsComplaint: boolean | null }[]
-  causes: { fault: string; label: string; lookFor: string[] }[]
+  causes: Cause[]
   open: { entry: string; complaint: string; label: string }[]
   next: NextCheck[]
   /** what may stand now, after what was repaired */
@@ -177,6 +191,8 @@ export interface Diagnosis {
   proofs: Proof[]
   closing: string[]
   refused: Refusal[]
+  /** readings that disagree, differences that are none, and the one that speaks against all the rest */
+  remarks: Remark[]
   /** readings given little weight, with what was not as it should be */
   doubted: Doubt[]
   /** what was done and is not undone: the entry, the act, and the what it was done to */
@@ -217,4 +233,13 @@ export interface Refusal {
   entry: string
   check: string
   why: string
+  /** what was probably meant */
+  instead?: { value: number; unit: UnitSymbol }
+}
+
+/** What is to be said of readings themselves, and the check to make again for it. */
+export interface Remark {
+  entries: string[]
+  says: string
+  again: { check: string; label: string } | null
 }

@@ -183,7 +183,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
 }
 
 /** The number the signature is compared with: in the check's unit, or a thermistor's resistance over its chart's. */
-function comparable(result: NumberResult, payload: EntryOf<'reading'>['payload']): number {
+export function comparable(result: NumberResult, payload: EntryOf<'reading'>['payload']): number {
   const own = convert(payload.value!, payload.unit as UnitSymbol, result.unit)
   if (!result.thermistor) return own
   const ohms = convert(own, result.unit, 'Ω')

@@ -15,7 +15,7 @@ export const airChecks: CheckRow[] = [
     heating,
     number('rev/min', parameter('board.minimumFanSpeed'), 'display', 40, [800, 4500], [0, 12_000]),
     ['Put the board into its lowest-rate test function.', 'Read the fan speed on the display; compare with the plate: 1300 rev/min on this model.'],
-    { concerns: burning },
+    { direct: true, concerns: burning },
   ),
   check(
     'measure.fanSupply',

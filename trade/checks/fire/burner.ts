@@ -67,7 +67,7 @@ export const burnerChecks: CheckRow[] = [
     heating,
     number('mbar', run('lowRate', 'burnerPressure', 'whileLit'), 'manometer', 0.25, [0, 12], [-1, 60]),
     ['Board’s lowest-rate function, manometer on the burner test point.', 'Plate: 2 mbar on this model. It is set by hand only.'],
-    { ...opened, minutes: 5, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
+    { ...opened, direct: true, minutes: 5, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
   ),
   check(
     'measure.pilotBurnerPressure',

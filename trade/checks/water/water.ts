@@ -91,7 +91,12 @@ export const waterChecks: CheckRow[] = [
     heating,
     number('K', run('heating', 'boilerRise', 'mean', { from: 200, to: 360 }), 'clamp', 2, [0, 60], [-5, 80]),
     ['One clamp on flow, one on return, after five minutes of heating.'],
-    { minutes: 6, concerns: at('heating', 'keepsBurning'), mistake: 'Two clamps on one pipe read the same: no difference is none below their joint error.' },
+    {
+      minutes: 6,
+      concerns: at('heating', 'keepsBurning'),
+      isDifference: true,
+      mistake: 'Two clamps on one pipe read the same: no difference is none below their joint error.',
+    },
   ),
   check(
     'measure.storedRise',
@@ -99,7 +104,7 @@ export const waterChecks: CheckRow[] = [
     { demand: 'hotWater' },
     number('K', run('stored', 'boilerRise', 'mean', { from: 300, to: 600 }), 'clamp', 2, [0, 60], [-5, 80]),
     ['One clamp on flow, one on return, ten minutes in.'],
-    { minutes: 10, concerns: at('hotWater', 'keepsBurning'), mistake: 'Two clamps on one pipe read the same.' },
+    { minutes: 10, concerns: at('hotWater', 'keepsBurning'), isDifference: true, mistake: 'Two clamps on one pipe read the same.' },
   ),
   check(
     'measure.radiatorTemperature',
@@ -242,6 +247,7 @@ export const waterChecks: CheckRow[] = [
     number('bar', run('idle', 'pressure', 'last'), 'tester', 0.06, [0, 3.4], [-0.5, 8]),
     ['A tester on the drain or filling point, valve opened.'],
     {
+      sameAs: ['look.gaugeCold', 'display.pressure'],
       minutes: 6,
       cautions: [hotParts],
     },

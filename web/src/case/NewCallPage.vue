@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readCase, type NewCase, type SiteLine } from '@dewpoint/contract'
-import { newEntry, type Payload } from '@dewpoint/core/casebook'
+import { newEntry, type Entry, type Payload } from '@dewpoint/core/casebook'
 import { catalogues } from '@dewpoint/trade'
 import { v7 } from 'uuid'
 import { computed, nextTick, onMounted, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
@@ -63,7 +63,7 @@ const busy = ref(false)
 const first = useTemplateRef<{ focus(): void }>('first')
 onMounted(() => first.value?.focus())
 
-async function open(complaint: Payload<'complaint'>) {
+async function open(complaints: Payload<'complaint'>[], answers: Payload<'reading'>[]) {
   if (busy.value) return
   busy.value = true
   await looking
@@ -91,14 +91,14 @@ async function open(complaint: Payload<'complaint'>) {
     busy.value = false
     return
   }
-  const entry = newEntry('complaint', complaint, { id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: [] })
+  const entries: Entry[] = []
+  const writing = () => ({ id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: entries })
+  for (const complaint of complaints) entries.push(newEntry('complaint', complaint, writing()))
+  for (const answer of answers) entries.push(newEntry('reading', answer, writing()))
   const { id } = body
   // the copy on the device is for reading without the server; what must not be lost goes by the outbox, which says so when it cannot keep it
-  await mergeCase({ ...body, settings: {}, appliance: { ...appliance, siteId: site.id }, entries: [entry], received: {}, position: 0 }).catch(() => undefined)
-  await outbox.add([
-    { kind: 'open', caseId: id, body },
-    { kind: 'entry', caseId: id, entry },
-  ])
+  await mergeCase({ ...body, settings: {}, appliance: { ...appliance, siteId: site.id }, entries, received: {}, position: 0 }).catch(() => undefined)
+  await outbox.add([{ kind: 'open', caseId: id, body }, ...entries.map((entry) => ({ kind: 'entry' as const, caseId: id, entry }))])
   await router.replace({ name: 'case', params: { id: body.id, phase: 'call' } })
 }
 </script>

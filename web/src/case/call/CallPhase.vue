@@ -61,8 +61,9 @@ function recordFact(id: string, unit: string | undefined) {
           action="Record the complaint"
           :system="store.current!.appliance.system"
           @done="
-            (complaint) => {
-              store.write('complaint', complaint)
+            (complaints, answers) => {
+              for (const complaint of complaints) store.write('complaint', complaint)
+              for (const answer of answers) store.write('reading', answer)
               adding = false
             }
           "

@@ -3,23 +3,50 @@ import type { Payload } from '@dewpoint/core/casebook'
 import { hear } from '@dewpoint/core/diagnosis'
 import { complaints } from '@dewpoint/trade/complaints'
 import { dangers, speech } from '@dewpoint/trade/dangers'
+import { heardOf } from '@dewpoint/trade/heard'
 import { catalogues } from '@dewpoint/trade'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import SayNow from './SayNow.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()
 /** the form stays as it is: what could not be written down is not lost */
-const emit = defineEmits<{ done: [complaint: Payload<'complaint'>] }>()
+const emit = defineEmits<{ done: [complaints: Payload<'complaint'>[], answers: Payload<'reading'>[]] }>()
 
 const ordinary = computed(() => (catalogues[props.system]?.complaints ?? complaints).filter((one) => !one.danger))
+const groups = computed(() => [
+  { title: 'Hot water', complaints: ordinary.value.filter((one) => one.about === 'hotWater') },
+  { title: 'Heating', complaints: ordinary.value.filter((one) => one.about === 'heating') },
+  { title: 'Water and pressure', complaints: ordinary.value.filter((one) => one.about === 'water') },
+  { title: 'How it starts, sounds and stops', complaints: ordinary.value.filter((one) => one.about === 'running') },
+])
 const danger = complaints.filter((one) => one.danger)
 const form = reactive({ what: '', pattern: 'always', where: 'all', since: '', words: '' })
+/** what else the customer tells, besides what they rang about: complaints, and questions answered with yes */
+const also = ref<string[]>([])
 const missing = ref(false)
 const dangerOf = (id?: string) => dangers.find((one) => one.id === id)
 const heard = computed(() => hear(speech, form.words))
 const chosen = computed(() => dangerOf(complaints.find((known) => known.id === form.what)?.danger))
 const said = computed(() => dangerOf(heard.value.find((one) => one.sure)?.danger))
+/** what else is heard in the words: offered, and written down only when somebody says so */
+const offered = computed(() =>
+  hear(heardOf, form.words).flatMap(({ danger: about, words }) => {
+    const complaint = ordinary.value.find((one) => one.id === about)
+    const question = catalogues[props.system]?.checks.find((one) => one.id === about)
+    const label = complaint?.label ?? question?.label.replace('?', '')
+    return label && about !== form.what ? [{ id: about, label, words }] : []
+  }),
+)
+const besides = computed(() =>
+  ordinary.value.filter((one) => also.value.includes(one.id) && one.id !== form.what && !offered.value.some(({ id }) => id === one.id)),
+)
+const addable = computed(() => ordinary.value.filter((one) => one.id !== form.what && !also.value.includes(one.id)))
+const added = ref('')
+watch(added, (id) => {
+  if (id) also.value = [...also.value, id]
+  added.value = ''
+})
 /** what the words leave open: to be asked while the customer is still there */
 const questions = computed(() => (chosen.value || said.value ? [] : heard.value.flatMap((one) => dangerOf(one.danger)?.ask ?? [])))
 
@@ -37,13 +64,16 @@ const places = [
 function submit() {
   missing.value = ![...ordinary.value, ...danger].some((one) => one.id === form.what)
   if (missing.value) return
-  emit('done', {
-    what: form.what,
-    pattern: form.pattern as 'always',
-    where: form.where as 'all',
-    ...(form.since.trim() && { since: form.since.trim() }),
-    ...(form.words.trim() && { words: form.words.trim() }),
-  })
+  const shared = { pattern: form.pattern as 'always', where: form.where as 'all', ...(form.since.trim() && { since: form.since.trim() }) }
+  const more = also.value.filter((id) => id !== form.what)
+  emit(
+    'done',
+    [
+      { what: form.what, ...shared, ...(form.words.trim() && { words: form.words.trim() }) },
+      ...more.filter((id) => ordinary.value.some((one) => one.id === id)).map((what) => ({ what, ...shared })),
+    ],
+    more.filter((id) => !ordinary.value.some((one) => one.id === id)).map((check) => ({ check, outcome: 'yes', sureness: 'sure' as const })),
+  )
 }
 </script>
 
@@ -58,13 +88,16 @@ function submit() {
       </div>
     </fieldset>
     <SayNow v-if="chosen" :danger="chosen" />
-    <fieldset>
-      <legend class="eyebrow">What is wrong</legend>
-      <div class="options">
-        <label v-for="one in ordinary" :key="one.id" class="choice"
-          ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
-        >
-      </div>
+    <fieldset class="what">
+      <legend class="visually-hidden">What is wrong</legend>
+      <section v-for="group in groups" :key="group.title" :aria-label="group.title">
+        <p class="eyebrow" aria-hidden="true">{{ group.title }}</p>
+        <div class="options">
+          <label v-for="one in group.complaints" :key="one.id" class="choice"
+            ><input v-model="form.what" type="radio" name="what" :value="one.id" /> {{ one.label }}</label
+          >
+        </div>
+      </section>
       <p v-if="missing" class="missing" role="alert">Choose what the customer complains of.</p>
     </fieldset>
     <div class="more">
@@ -78,6 +111,18 @@ function submit() {
     <p v-for="question in questions" :key="question" class="missing" role="alert">
       Ask now: <strong>{{ question }}</strong>
     </p>
+    <fieldset v-if="form.what && !chosen" class="also">
+      <legend class="eyebrow">{{ offered.length > 0 ? 'Heard in these words: is it so?' : 'And what else' }}</legend>
+      <div class="options">
+        <label v-for="one in offered" :key="one.id" class="choice"><input v-model="also" type="checkbox" :value="one.id" /> {{ one.label }}</label>
+        <label v-for="one in besides" :key="one.id" class="choice"><input v-model="also" type="checkbox" :value="one.id" /> {{ one.label }}</label>
+        <PlainSelect
+          v-model="added"
+          :items="[{ value: '', title: 'Something else as well…' }, ...addable.map((one) => ({ value: one.id, title: one.label }))]"
+          hidden-label="Something else the customer complains of"
+        />
+      </div>
+    </fieldset>
     <v-btn type="submit" color="primary" variant="flat" :loading="props.busy">{{ props.action }}</v-btn>
   </form>
 </template>
@@ -129,6 +174,13 @@ legend {
   border-color: var(--stop);
   box-shadow: inset 0 0 0 1px var(--stop);
   color: var(--stop);
+}
+.what {
+  display: grid;
+  gap: 14px;
+}
+.what .eyebrow {
+  margin: 0 0 8px;
 }
 .more {
   display: grid;
