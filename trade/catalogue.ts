@@ -89,7 +89,9 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     checks,
     remedies,
     instruments,
-    complaints: complaints.filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check))).map(({ needs: _needs, ...one }) => one),
+    complaints: complaints
+      .filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check)))
+      .map(({ needs: _needs, early, ...one }) => ({ ...one, ...(early && { early: early.filter((id) => checkIds.has(id)) }) })),
     dangers,
     speech,
     facts: [

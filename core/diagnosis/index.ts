@@ -3,6 +3,7 @@ export type * from './catalogue/index.ts'
 export {
   allRules,
   demandsOf,
+  figureWords,
   isProbe,
   movedAs,
   moveOf,

@@ -111,7 +111,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
       kind: 'look',
       label: `Drip or crust: ${position.label}`,
       situation: { demand: 'none' },
-      result: { kind: 'cue', without: 0.01 },
+      result: { kind: 'cue', without: 0.002 },
       direct: true,
       minutes: 1,
       access: 'none',

@@ -38,7 +38,7 @@ export const yesNo = (words: { yes: string; no: string }, yes: ({ read: Read } &
 })
 
 /** One of several outcomes: the first whose condition holds, else the last. */
-export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Read } & Limits)[] }[], confusion: number): OutcomeResult => ({
+export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Read } & Limits)[] }[], confusion: OutcomeResult['confusion']): OutcomeResult => ({
   kind: 'outcome',
   outcomes: outcomes.map(({ id, label }) => ({ id, label })),
   decide: { rules: outcomes.flatMap(({ id, when }) => (when ? [{ outcome: id, all: when }] : [])), otherwise: outcomes.at(-1)!.id },
@@ -46,7 +46,7 @@ export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Rea
 })
 
 /** A defect that is not there is seen so many times less often than one that is there is overlooked. Assumed */
-const seldomInvented = 10
+const seldomInvented = 30
 
 /**
  * A part is well or has its defect, seen directly on a parameter of it.

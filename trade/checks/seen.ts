@@ -303,14 +303,14 @@ export const seenChecks: CheckRow[] = [
     'look.dampTurbine',
     'Drip below the turbine, clean water',
     none,
-    cue(0.004),
+    cue(0.001),
     ['With the tap shut: pressure is highest then. System pressure holds: it is mains water.'],
     { direct: true, concerns: at('hotWater', 'tapSeen') },
   ),
-  check('look.pumpDrip', 'Drip at the lowest point of the pump', none, cue(0.005), ['Rust streak below the head.'], { direct: true, concerns: water }),
-  check('look.ventDribble', 'Automatic vent dribbling on what is below', none, cue(0.005), ['Brown track from the vent’s cap.'], { direct: true }),
-  check('look.hoses', 'Flexible hoses: bulge, weep, rust at the clips', none, cue(0.005), ['Bend and squeeze them gently.'], { direct: true }),
-  check('look.vesselShell', 'Rust or a wet spot on the vessel’s shell', none, cue(0.005), ['A finger round the seam and the connection.'], {
+  check('look.pumpDrip', 'Drip at the lowest point of the pump', none, cue(0.001), ['Rust streak below the head.'], { direct: true, concerns: water }),
+  check('look.ventDribble', 'Automatic vent dribbling on what is below', none, cue(0.001), ['Brown track from the vent’s cap.'], { direct: true }),
+  check('look.hoses', 'Flexible hoses: bulge, weep, rust at the clips', none, cue(0.001), ['Bend and squeeze them gently.'], { direct: true }),
+  check('look.vesselShell', 'Rust or a wet spot on the vessel’s shell', none, cue(0.001), ['A finger round the seam and the connection.'], {
     direct: true,
     minutes: 3,
   }),
@@ -326,11 +326,11 @@ export const seenChecks: CheckRow[] = [
     cautions: ['Products may be escaping: ventilate, measure the room air first.'],
   }),
   check('look.fuelStain', 'White crust or a stain at a flue joint', none, cue(0.03), ['Every joint you can see, a mirror behind.'], { concerns: burning }),
-  check('look.looseWire', 'A wire that ends in nothing', none, cue(0.006), ['In the wiring centre, the valve, behind the thermostat.'], {
+  check('look.looseWire', 'A wire that ends in nothing', none, cue(0.001), ['In the wiring centre, the valve, behind the thermostat.'], {
     direct: true,
     minutes: 3,
   }),
-  check('look.gaugeUnreadable', 'Needle stuck, fogged or off its stop', none, cue(0.008), ['Tap it. Does it tremble?'], { direct: true, minutes: 1 }),
+  check('look.gaugeUnreadable', 'Needle stuck, fogged or off its stop', none, cue(0.001), ['Tap it. Does it tremble?'], { direct: true, minutes: 1 }),
   check('listen.fanHum', 'Fan hums but does not blow', starting, cue(0.03), ['An ear to the case as it starts.'], { concerns: air }),
   check(
     'listen.fan',

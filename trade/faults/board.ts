@@ -7,7 +7,7 @@ export const boardFaults: FaultRow[] = [
     part: 'boardSettings',
     label: 'Lowest fan speed set too high',
     kind: 'state',
-    patch: { 'board.minimumFanSpeed': [2600, 3800] },
+    patch: { 'board.minimumFanSpeed': [3000, 4000] },
     per1000: 16,
     cues: { 'ask.recentWork': 0.55 },
     remedies: ['board.setMinimumSpeed'],

@@ -105,7 +105,7 @@ export const burnerFaults: FaultRow[] = [
     part: 'gasValveSetting',
     label: 'Low burner pressure set too high',
     kind: 'state',
-    patch: { 'gasValve.lowPressure': [4.4, 8.2] },
+    patch: { 'gasValve.lowPressure': [5.4, 8.2] },
     per1000: 14,
     cues: { 'ask.recentWork': 0.55 },
     systems: ['atmos-combi'],

@@ -9,7 +9,7 @@ const inward = 3
 /** Ways from healthy to the worst simulated beyond which a worse reading is no likelier to be the same fault. Chosen */
 const furthest = 3
 /** milder readings that are tried: up to the worst that was simulated at most so many, and so many beyond */
-const steps = { within: 60, beyond: 20 }
+const steps = { within: 80, beyond: 20 }
 
 /** How numbers of one check are judged, all on the scale of the comparison but for those of the simulation. */
 export interface Judged {
@@ -55,7 +55,7 @@ export function movedFaults({ faults, first, draws }: Signatures, { values, of }
     const moved = movedBy(fault, own, healthy, judged)
     if (!moved) return []
     let most = 0
-    return { ...moved, steps: moved.steps.map(({ at }) => ({ at, most: (most = Math.max(most, oddsAt(moved, judged, at).odds)) })) }
+    return { ...moved, steps: moved.steps.map(({ at }) => ({ at, most: (most = Math.max(most, oddsAt(moved, judged, at))) })) }
   })
 }
 
@@ -74,7 +74,12 @@ export function worseReadings(moved: readonly Moved[], judged: Judged, at: numbe
       if ((at - step.at) * one.way < 0) break
       most = step.most
     }
-    return { fault: one.fault, plants: extended(one, judged, at), least: most * oddsAt(one, judged, at).sound }
+    // far out it is no less likely than it takes to convict as much as a milder reading
+    const own = extended(one, judged, at)
+    const sound = one.healthy.map((is) => judged.density(is, at))
+    const short = Math.max(1, (most * meanOf(sound, 0)) / meanOf(own, 0))
+    const plants = own.map((each) => each * short)
+    return { fault: one.fault, plants, least: most * meanOf(sound, Math.max(judged.strange, ...plants, ...sound) / judged.cap) }
   })
 }
 
@@ -121,14 +126,14 @@ function extended({ own, from, way, mildest, worst }: Moved, { density, spread }
   return Float64Array.from(own, (is) => (isMilder ? Math.max(density(is, at), density(is, mildest) * kept) : density(is, at)))
 }
 
-/** How many times likelier a fault makes a number than nothing wrong does, and how likely that is: as if there were no other fault. */
-function oddsAt(moved: Moved, judged: Judged, at: number): { odds: number; sound: number } {
+/** How many times likelier a fault makes a number than nothing wrong does, as if there were no other fault. */
+function oddsAt(moved: Moved, judged: Judged, at: number): number {
   const plants = extended(moved, judged, at)
   const sound = moved.healthy.map((is) => judged.density(is, at))
   const floor = Math.max(judged.strange, ...plants, ...sound) / judged.cap
   const its = meanOf(plants, floor)
   const without = meanOf(sound, floor)
-  return { odds: its / without, sound: without }
+  return its / without
 }
 
 function meanOf(likelihoods: ArrayLike<number>, floor: number): number {

@@ -176,6 +176,8 @@ export interface Complaint {
   evidence: { check: string; outcome: string }[]
   /** the demand it shows with, where what was told is not settled by running one */
   with?: 'heating' | 'hotWater'
+  /** checks of the trade for it that come early, being quick and telling much: among the first that are offered while they tell anything */
+  early?: string[]
   /** something runs although nothing was asked */
   unasked?: true
   /** danger: everything else stops */

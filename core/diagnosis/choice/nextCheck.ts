@@ -94,7 +94,8 @@ export function rankChecks(
     const all = [...best, ...rest]
     const leaders = rules.parting ? suspected(catalogue, signatures, journal, shown) : []
     const parts = leaders.length > 1 ? all.filter(({ check }) => shown.bitsAmong(check, leaders) >= partsAtLeast) : []
-    const checks = parts.length > 0 ? [...parts, ...all.filter((one) => !parts.includes(one))] : all
+    const parted = parts.length > 0 ? [...parts, ...all.filter((one) => !parts.includes(one))] : all
+    const checks = rules.parting ? earlyOnes(catalogue, journal, parted, parts.length > 0 ? parts : all) : parted
     return { checks, parting: parts.length > 0 ? parts.length : null, owed, acting, act: about, going, groups }
   }
   const along = stageOrder(catalogue)
@@ -111,6 +112,18 @@ export function rankChecks(
     going,
     groups,
   }
+}
+
+/** how many checks are seen at a glance */
+const first = 4
+
+/** The early checks of the complaints among the first that are offered, where they tell something; what is worth most stays first. */
+function earlyOnes(catalogue: Catalogue, journal: JournalRead, checks: RankedCheck[], telling: readonly RankedCheck[]): RankedCheck[] {
+  if (journal.mendings.length > 0) return checks
+  const wanted = journal.complaints.flatMap(({ payload }) => catalogue.complaints.find((one) => one.id === payload.what)?.early ?? [])
+  const early = telling.filter(({ check }) => wanted.includes(check.id) && !checks.slice(0, 1).some((one) => one.check === check)).slice(0, first - 1)
+  const [best, ...others] = checks
+  return best ? [best, ...early, ...others.filter((one) => !early.includes(one))] : checks
 }
 
 /** bits a check tells at least about suspects that it parts. Chosen */
@@ -130,10 +143,15 @@ function suspected(catalogue: Catalogue, signatures: Signatures, journal: Journa
     .filter(({ kind, row }) => kind === 'faults' && explained(signatures.sets[row] ?? []).length > 0)
     .sort((a, b) => b.mass - a.mass)
   const whole = order.reduce((sum, one) => sum + one.mass, 0)
+  const leaders: typeof order = []
   let held = 0
-  let many = 0
-  while (many < order.length && (held < mostOfIt * whole || many < 2)) held += order[many++]!.mass
-  return order.slice(0, many).map((one) => one.index)
+  for (const one of order) {
+    if (held >= mostOfIt * whole && leaders.length > 1) break
+    held += one.mass
+    // the same with something more is not another suspect
+    if (!leaders.some(({ remedies }) => remedies.every((id) => one.remedies.includes(id)))) leaders.push(one)
+  }
+  return leaders.map((one) => one.index)
 }
 
 const telling = (one: Pick<RankedCheck, 'bits' | 'minutes'>) => one.bits / (one.minutes + turningTo)

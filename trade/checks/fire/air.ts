@@ -35,7 +35,8 @@ export const airChecks: CheckRow[] = [
         { id: 'slow', label: 'barely turns', when: [{ read: run('main', 'fanSpeed', 'max'), below: 1800 }] },
         { id: 'yes', label: 'turns' },
       ],
-      0.03,
+      // what turns is not seen to stand still
+      [0.03, 0.03, 0.001],
     ),
     ['Torch at the inlet grille as the board calls for purge.'],
     { ...opened, minutes: 1, cautions: ['Rotating parts.', caseOff], direct: true, concerns: air },

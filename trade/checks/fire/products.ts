@@ -78,11 +78,11 @@ export const productChecks: CheckRow[] = [
     'look.fireSideWet',
     'Water in the combustion chamber, boiler cold and full',
     off,
-    cue(0.004),
+    cue(0.001),
     ['Door off, torch: tracks of clean water down the fins.'],
     { direct: true, ...opened, minutes: 12, cautions: [dead, gas], concerns: burning },
   ),
-  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.005), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.001), ['Torn, hardened, slipped seals. Renew all of that run.'], {
     direct: true,
     ...opened,
     minutes: 15,

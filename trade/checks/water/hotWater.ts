@@ -127,7 +127,7 @@ export const hotWaterChecks: CheckRow[] = [
       concerns: steady,
     },
   ),
-  check('look.restrictor', 'Flow restrictor taken out', none, cue(0.004), ['Broken, missing, or furred: look for the pieces.'], {
+  check('look.restrictor', 'Flow restrictor taken out', none, cue(0.001), ['Broken, missing, or furred: look for the pieces.'], {
     direct: true,
     ...opened,
     minutes: 10,
@@ -264,7 +264,7 @@ export const hotWaterChecks: CheckRow[] = [
     ['Unplug the head before it leaves the valve.', 'Lift the head off, press the rod with a thumb.'],
     { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: over, mistake: 'A head driven in the air runs its pin out.' },
   ),
-  check('look.diverterPlug', 'Plug of the diverter motor: wet, green, loose?', off, cue(0.005), ['Unplug, look into both halves, smell it.'], {
+  check('look.diverterPlug', 'Plug of the diverter motor: wet, green, loose?', off, cue(0.001), ['Unplug, look into both halves, smell it.'], {
     direct: true,
     ...opened,
     minutes: 3,

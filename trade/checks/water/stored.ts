@@ -145,7 +145,7 @@ export const storedChecks: CheckRow[] = [
     ['Dry it, then watch a heat-up.'],
     { minutes: 20, cautions: [unvented, 'Steam or boiling water there: shut the heat off and stand clear.'] },
   ),
-  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.004), ['Mains off, strainer out, rinse.'], {
+  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.001), ['Mains off, strainer out, rinse.'], {
     direct: true,
     minutes: 12,
     access: 'drained',

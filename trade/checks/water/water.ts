@@ -160,7 +160,7 @@ export const waterChecks: CheckRow[] = [
     ['Cap off, press the pin briefly, cap on.'],
     { ...opened, minutes: 2, cautions: ['Stored pressure: face away, cloth over the valve.'], direct: true },
   ),
-  check('look.vesselCore', 'Leak fluid on the vessel’s air valve', none, cue(0.004), ['Bubbles: the core passes. Wipe, cap.'], {
+  check('look.vesselCore', 'Leak fluid on the vessel’s air valve', none, cue(0.001), ['Bubbles: the core passes. Wipe, cap.'], {
     direct: true,
     ...opened,
     minutes: 2,

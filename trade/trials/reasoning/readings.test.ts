@@ -141,7 +141,16 @@ describe('hot water that is wrong', () => {
     expect(result.verdict).toBeNull()
     expect(result.next.slice(0, 3).map((one) => one.check)).not.toContain('look.plateOpened')
     const set = think('atmos-combi', [...before, answer('try.swingFullTap', 'onlyLow'), measure('measure.lowPressureSetting', 7, 'mbar')])
-    expect(set.verdict?.part).toBe('gasValveSetting')
+    // a modulator that sticks high reads so too, and one look at whether it follows tells
+    expect(set.suspects[0]!.key).toBe('gasValve.lowPressureHigh')
+    expect(set.lookalikes[0]).toMatchObject({ suspect: 'gasValve.modulatorStuckHigh' })
+    const follows = think('atmos-combi', [
+      ...before,
+      answer('try.swingFullTap', 'onlyLow'),
+      measure('measure.lowPressureSetting', 7, 'mbar'),
+      answer('try.modulator', 'follows'),
+    ])
+    expect(follows.verdict?.part).toBe('gasValveSetting')
   })
 
   it('radiators warm while only a tap runs: the diverter', () => {

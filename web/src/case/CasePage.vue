@@ -10,6 +10,7 @@ import DangerQuestions from './DangerQuestions.vue'
 import RefusedDialog from './RefusedDialog.vue'
 import StandingActs from './StandingActs.vue'
 import RepairPhase from './repair/RepairPhase.vue'
+import SaidStrip from './SaidStrip.vue'
 import StopPanel from './StopPanel.vue'
 import TracePhase from './trace/TracePhase.vue'
 
@@ -93,6 +94,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
       <v-btn variant="text" @click="store.think()">Try again</v-btn>
     </p>
     <DangerQuestions v-if="!store.stop && store.questions.length > 0" />
+    <SaidStrip />
     <StandingActs v-if="store.acts.length > 0" />
     <StopPanel v-if="store.stop" :stop="store.stop" />
     <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { formatQuantity } from '@dewpoint/core/quantity'
 import { computed, ref } from 'vue'
 import ModalSheet from '../shared/pieces/ModalSheet.vue'
 import { useCase } from './caseStore.ts'
@@ -22,6 +23,18 @@ function keep() {
   store.retract(id)
   store.write('reading', { ...payload, sureness: 'doubtful' })
 }
+/** the figure in the unit that was probably meant */
+function meant() {
+  const instead = refused.value?.instead
+  if (!instead || entry.value?.type !== 'reading') return
+  const { id, payload } = entry.value
+  store.retract(id)
+  store.write('reading', { ...payload, ...instead })
+}
+/** the same written again is meant */
+function itIsSo() {
+  if (entry.value?.type === 'reading') store.write('reading', entry.value.payload)
+}
 function later() {
   if (refused.value) put.value = [...put.value, refused.value.entry]
 }
@@ -30,16 +43,23 @@ function later() {
 <template>
   <ModalSheet :model-value="refused !== undefined && words !== null" label="refused-title" described="refused-why" urgent @update:model-value="later">
     <template v-if="refused && words">
-      <p class="eyebrow">Not believed</p>
+      <p class="eyebrow">{{ refused.instead ? 'Which unit?' : 'Not believed' }}</p>
       <h2 id="refused-title">
         {{ words.what }} <span class="mono">{{ words.result }}</span>
       </h2>
       <p id="refused-why">{{ refused.why }}</p>
-      <div class="acts">
-        <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
-        <v-btn @click="keep">Keep as doubtful</v-btn>
+      <div v-if="refused.instead" class="acts">
+        <v-btn color="primary" variant="flat" autofocus @click="meant">It was {{ formatQuantity(refused.instead.value, refused.instead.unit) }}</v-btn>
+        <v-btn @click="itIsSo">It was {{ words.result }}</v-btn>
+        <v-btn variant="text" @click="again">Measure again</v-btn>
       </div>
-      <p class="dim">Saved as doubtful, it stays in the journal and weighs nothing.</p>
+      <template v-else>
+        <div class="acts">
+          <v-btn color="primary" variant="flat" autofocus @click="again">Measure again</v-btn>
+          <v-btn @click="keep">Keep as doubtful</v-btn>
+        </div>
+        <p class="dim">Saved as doubtful, it stays in the journal and weighs nothing.</p>
+      </template>
     </template>
   </ModalSheet>
 </template>

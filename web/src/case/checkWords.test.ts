@@ -20,7 +20,8 @@ describe('the answers a check can be given', () => {
     expect(outcomeChoices(of('ask.heating'), false).map((one) => one.label)).toEqual(['cold', 'warm at best', 'hot as always'])
     expect(outcomeChoices(of('ask.heating'), true).at(-1)).toEqual({ id: 'notReached', label: 'it never gets that far' })
     expect(outcomeChoices(of('ask.frost'), true).map((one) => one.id)).toEqual(['yes', 'no'])
-    expect(outcomeChoices(of('measure.flowThermistor'), true).map((one) => one.id)).toEqual(['notReached'])
+    expect(outcomeChoices(of('measure.flowThermistor'), true).map((one) => one.id)).toEqual(['tooLow', 'right', 'tooHigh', 'notReached'])
+    expect(outcomeChoices(of('measure.flowThermistor'), false)).toEqual([])
   })
 })
 
@@ -30,6 +31,7 @@ describe('an entry in words', () => {
     ['an answer', answer('ask.heating', 'fine'), 'Do the radiators get hot? | hot as always'],
     ['not reached', answer('ask.heating', 'notReached'), 'Do the radiators get hot? | it never gets that far'],
     ['a number', measure('measure.flowThermistor', 1.8, 'kΩ'), 'Flow thermistor, resistance at a measured pipe temperature | 1.80 kΩ'],
+    ['a number by a word', answer('measure.flowThermistor', 'tooLow'), 'Flow thermistor, resistance at a measured pipe temperature | too low'],
     ['one not sure of', answer('ask.heating', 'fine', { sureness: 'unsure' }), 'Do the radiators get hot? | hot as always (not sure)'],
     ['an act', entry('action', { action: 'coldFeedShut' }), 'Done | Cold feed shut'],
     ['an act undone', entry('action', { action: 'coldFeedShut', undone: true }), 'Undone | Opened again (Cold feed shut)'],

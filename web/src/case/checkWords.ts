@@ -1,8 +1,15 @@
 import { day } from '../shared/times.ts'
-import { isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
+import { type figureWords, isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
+
+/** What is said of a number where no figure was noted. */
+export const figureChoices: { id: (typeof figureWords)[number]; label: string }[] = [
+  { id: 'tooLow', label: 'too low' },
+  { id: 'right', label: 'as it should be' },
+  { id: 'tooHigh', label: 'too high' },
+]
 
 /** The answers a check can be given, with words for buttons. */
 export function outcomeChoices(check: Check, withNotReached: boolean): { id: string; label: string }[] {
@@ -14,7 +21,9 @@ export function outcomeChoices(check: Check, withNotReached: boolean): { id: str
             { id: 'yes', label: 'yes' },
             { id: 'no', label: 'no' },
           ]
-        : []
+        : withNotReached
+          ? figureChoices
+          : []
   return withNotReached && check.result.kind !== 'cue' ? [...known, { id: 'notReached', label: 'it never gets that far' }] : known
 }
 

@@ -2,6 +2,7 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import { catalogueHash, type RemedyOption } from '@dewpoint/core/diagnosis'
 import { computed, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../trace/colours.ts'
@@ -53,6 +54,15 @@ const skillWords: Record<RemedyOption['skill'], string> = {
   unvented: 'Unvented cylinder.',
 }
 
+/** what was found is named by its state: that it has lost its charge, not the part it is about */
+const found = computed(() => verdict.value?.modes[0]?.label ?? verdict.value?.label ?? '')
+const isState = computed(() => store.catalogue?.faults.find((one) => one.id === verdict.value?.modes[0]?.fault)?.kind === 'state')
+const router = useRouter()
+function look(check: string) {
+  store.choose(check)
+  void router.push({ params: { phase: 'trace' } })
+}
+
 /** the remedy that is being written down: it stays, whatever is worked out anew meanwhile */
 const recording = shallowRef<RemedyOption | null>(null)
 
@@ -73,11 +83,11 @@ async function did(payload: Payload<'repair'>) {
       <ProvePanel v-else-if="store.mended" />
       <template v-if="recording" />
       <template v-else-if="verdict">
-        <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Verdict' }}</p>
+        <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Found' }}</p>
         <h1>
-          {{ verdict.label }} <span class="mono">{{ percent(verdict.probability) }}</span>
+          {{ found }} <span class="mono">{{ percent(verdict.probability) }}</span>
         </h1>
-        <ul class="modes">
+        <ul v-if="verdict.modes.length > 1" class="modes">
           <li v-for="mode in verdict.modes" :key="mode.fault">
             {{ mode.label }} <span class="mono dim">{{ percent(mode.probability) }}</span>
           </li>
@@ -110,13 +120,26 @@ async function did(payload: Payload<'repair'>) {
             maxlength="300"
           />
         </div>
-        <v-btn v-if="!condemned" color="primary" variant="flat" @click="condemn">Condemn the {{ inSentence(verdict.label) }}</v-btn>
-        <p v-else class="condemned"><v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> Condemned and recorded.</p>
+        <v-btn v-if="!condemned" color="primary" variant="flat" @click="condemn">{{
+          isState ? `Record as found: ${inSentence(found)}` : `Condemn the ${inSentence(verdict.label)}`
+        }}</v-btn>
+        <p v-else class="condemned">
+          <v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> {{ isState ? 'Found and recorded.' : 'Condemned and recorded.' }}
+        </p>
 
-        <template v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault">
+        <section v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault" class="cause">
           <h2 class="eyebrow spaced">Cause to find: {{ inSentence(cause.label) }}</h2>
-          <p>{{ cause.lookFor.join(' · ') }}</p>
-        </template>
+          <ul v-if="cause.by.length > 0">
+            <li v-for="one in cause.by" :key="one.label">
+              <span class="what">{{ one.label }}</span>
+              <span class="mono dim">{{ one.probability === null ? '' : percent(one.probability) }}</span>
+              <v-btn v-if="one.check" size="small" variant="text" @click="look(one.check.check)">{{
+                one.fault === null ? 'Check it' : inSentence(one.check.label).replace('?', '')
+              }}</v-btn>
+            </li>
+          </ul>
+          <p v-else>{{ cause.lookFor.join(' · ') }}</p>
+        </section>
 
         <h2 class="eyebrow spaced">Repair options</h2>
         <ul class="remedies">
@@ -209,6 +232,28 @@ h1 .mono {
 }
 .spaced {
   margin-top: 28px;
+}
+.cause ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+.cause li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 3.5rem minmax(0, 1fr);
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  border-top: 1px solid var(--rule);
+}
+.cause .mono {
+  text-align: right;
+}
+.cause .v-btn {
+  justify-self: start;
+  max-width: 100%;
+  white-space: normal;
+  text-align: left;
 }
 .remedies {
   list-style: none;

@@ -99,7 +99,18 @@ const why = computed(() => {
 /** when going on costs more than acting on what is known */
 const enough = computed(() => {
   const advice = store.diagnosis?.advice
-  if (!advice || advice.does !== 'act') return null
+  if (!advice) return null
+  if (advice.first.length > 0) {
+    const dear = store.catalogue?.remedies.find(
+      (one) => one.id === advice.remedies.find((id) => store.catalogue?.remedies.some((other) => other.id === id && other.before)),
+    )
+    const [first] = advice.first
+    return {
+      text: `${dear?.label ?? 'That part'} would be next. First what looks the same and costs little: ${advice.first.map((one) => inSentence(one.label)).join('; ')}.`,
+      again: advice.first.some((one) => one.check === next.value?.check) ? null : first!.check,
+    }
+  }
+  if (advice.does !== 'act') return null
   if (advice.kind === 'nothingWrong' && store.live.some((one) => one.type === 'repair'))
     return { text: 'Further checks cost more than they save: run both demands through and prove the repair.', again: null }
   if (advice.kind !== 'faults') return null

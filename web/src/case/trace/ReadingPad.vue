@@ -7,6 +7,7 @@ import { useKeys } from '../../shared/pieces/keys.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { colourOf } from './colours.ts'
 import SuspectLetter from './SuspectLetter.vue'
+import { figureChoices } from '../checkWords.ts'
 import { layOut } from './padScale.ts'
 
 const props = defineProps<{ check: Check; result: NumberResult; next: NextCheck }>()
@@ -69,6 +70,12 @@ function situation(): Payload<'reading'>['situation'] {
     ...(props.check.situation.drained && { drained: drained.value }),
     ...(props.result.thermistor && { temperature: { value: numberOf(pipe.value)!, unit: pipeUnit.value } }),
   }
+}
+
+/** What is said without a figure, beside what is usual on this model. */
+function say(outcome: string) {
+  const { temperature: _temperature, ...rest } = situation()!
+  emit('record', { check: props.check.id, outcome, instrument: props.result.instrument, sureness: 'sure', situation: rest })
 }
 
 function record(sureness: 'sure' | 'unsure') {
@@ -142,6 +149,10 @@ function record(sureness: 'sure' | 'unsure') {
           @click="emit('record', { check: check.id, outcome: 'notReached', situation: { demand: check.situation.demand } })"
           >It never gets that far</v-btn
         >
+      </div>
+      <div v-if="!check.probe" class="acts byWord" role="group" aria-label="No figure noted">
+        <span class="dim">No figure noted?</span>
+        <v-btn v-for="one in figureChoices" :key="one.id" variant="text" :disabled="typed !== ''" @click="say(one.id)">{{ one.label }}</v-btn>
       </div>
     </div>
   </form>
@@ -293,6 +304,13 @@ function record(sureness: 'sure' | 'unsure') {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+.byWord {
+  flex-basis: 100%;
+  align-items: center;
+}
+.byWord .v-btn {
+  height: 48px !important;
 }
 .note {
   flex-basis: 100%;

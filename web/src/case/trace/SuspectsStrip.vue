@@ -8,6 +8,17 @@ import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
 const shown = computed(() => (store.diagnosis?.suspects ?? []).filter((one) => one.faults.length < 2 || one.probability >= 0.1).slice(0, 5))
+/** those that explain something of what was complained of, and what may stand besides; each keeps the letter it has on the pad */
+const groups = computed(() => {
+  const ranked = shown.value.map((one, rank) => ({ one, rank }))
+  const explains = ranked.filter(({ one }) => (one.explains?.length ?? 0) > 0 || one.key === 'noDemand')
+  if (!ranked.some(({ one }) => (one.explains?.length ?? 0) > 0)) return [{ id: 'all', title: '', list: ranked }]
+  const besides = ranked.filter((one) => !explains.includes(one))
+  return [
+    { id: 'explains', title: 'May explain what was complained of', list: explains },
+    { id: 'besides', title: 'Also possible', list: besides },
+  ].filter((group) => group.list.length > 0)
+})
 const counts = computed(() => {
   const parts = store.diagnosis?.parts ?? []
   const of = (state: string) => parts.filter((one) => one.state === state)
@@ -37,30 +48,33 @@ const movedWords = (key: string, now: number) => {
     </div>
     <p v-if="!store.diagnosis" class="dim">Working it out…</p>
     <ol v-else aria-live="polite" :class="{ stale: !store.workedOut }">
-      <li v-for="(one, rank) in shown" :key="one.key">
-        <SuspectLetter :rank="rank" />
-        <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
-          {{ one.label }}
-        </button>
-        <span class="mono share">{{ percent(one.probability) }}</span>
-        <span class="track" aria-hidden="true">
-          <span class="fill" :style="{ width: `${one.probability * 100}%`, background: colourOf(rank) }" />
-          <span v-if="store.before[one.key] !== undefined" class="was" :style="{ left: `${store.before[one.key]! * 100}%` }" />
-        </span>
-        <span class="dim why">{{ movedWords(one.key, one.probability) }}</span>
-        <div v-if="opened === one.key" class="behind">
-          <template v-if="one.origins.length > 1">
-            <p v-for="fault in one.origins" :key="fault.fault">
-              {{ fault.label }} <strong v-if="roleWords[fault.role]">{{ roleWords[fault.role] }}</strong>
+      <template v-for="group in groups" :key="group.id">
+        <li v-if="group.title" class="group dim">{{ group.title }}</li>
+        <li v-for="{ one, rank } in group.list" :key="one.key">
+          <SuspectLetter :rank="rank" />
+          <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
+            {{ one.label }}
+          </button>
+          <span class="mono share">{{ percent(one.probability) }}</span>
+          <span class="track" aria-hidden="true">
+            <span class="fill" :style="{ width: `${one.probability * 100}%`, background: colourOf(rank) }" />
+            <span v-if="store.before[one.key] !== undefined" class="was" :style="{ left: `${store.before[one.key]! * 100}%` }" />
+          </span>
+          <span class="dim why">{{ movedWords(one.key, one.probability) }}</span>
+          <div v-if="opened === one.key" class="behind">
+            <template v-if="one.origins.length > 1">
+              <p v-for="fault in one.origins" :key="fault.fault">
+                {{ fault.label }} <strong v-if="roleWords[fault.role]">{{ roleWords[fault.role] }}</strong>
+              </p>
+            </template>
+            <p v-for="piece in one.account.slice(0, 5)" :key="piece.check">
+              {{ piece.label }} <strong>{{ piece.says }}</strong>
             </p>
-          </template>
-          <p v-for="piece in one.account.slice(0, 5)" :key="piece.check">
-            {{ piece.label }} <strong>{{ piece.says }}</strong>
-          </p>
-          <p v-if="one.account.length === 0" class="dim">No evidence for or against it yet.</p>
-          <p v-for="odds in one.odds" :key="odds.fault" class="dim">{{ oddsWords(odds) }}</p>
-        </div>
-      </li>
+            <p v-if="one.account.length === 0" class="dim">No evidence for or against it yet.</p>
+            <p v-for="odds in one.odds" :key="odds.fault" class="dim">{{ oddsWords(odds) }}</p>
+          </div>
+        </li>
+      </template>
       <li v-if="store.diagnosis.several && store.diagnosis.several.probability > 0.02" class="others">
         <span class="label">Two at once</span>
         <span class="mono share">{{ percent(store.diagnosis.several.probability) }}</span>
@@ -111,6 +125,9 @@ const movedWords = (key: string, now: number) => {
       <v-btn v-if="store.diagnosis.contradiction.check" variant="text" size="small" @click="store.choose(store.diagnosis.contradiction.check)"
         >Measure again</v-btn
       >
+    </p>
+    <p v-for="one in store.workedOut ? (store.diagnosis?.remarks ?? []) : []" :key="one.says" class="remark">
+      {{ one.says }} <v-btn v-if="one.again" variant="text" size="small" @click="store.choose(one.again.check)">Read it again</v-btn>
     </p>
     <p v-for="one in store.diagnosis?.refused ?? []" :key="one.entry" class="contradiction" role="alert">
       Not believed: {{ one.why }} <v-btn variant="text" size="small" @click="store.retract(one.entry)">Take it back</v-btn>
@@ -258,6 +275,16 @@ button.label:hover {
 .lookalikes li {
   padding: 4px 0;
   line-height: 1.25;
+}
+ol > li.group {
+  display: block;
+  padding: 12px 0 2px;
+  border: 0;
+  font-size: 0.9375rem;
+}
+.remark {
+  border-left: 3px solid var(--live);
+  padding-left: 10px;
 }
 .contradiction {
   color: var(--stop);

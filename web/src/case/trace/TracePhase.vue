@@ -49,7 +49,7 @@ useKeys({
     <div class="middle">
       <div v-if="store.workedOut && store.diagnosis?.verdict" class="verdict" role="status">
         <p>
-          <span class="eyebrow">Verdict</span><br /><strong>{{ store.diagnosis.verdict.label }}</strong>
+          <span class="eyebrow">Found</span><br /><strong>{{ store.diagnosis.verdict.modes[0]?.label ?? store.diagnosis.verdict.label }}</strong>
           <span class="mono">{{ percent(store.diagnosis.verdict.probability) }}</span>
         </p>
         <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>

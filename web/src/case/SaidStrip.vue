@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { hear } from '@dewpoint/core/diagnosis'
+import { heardOf } from '@dewpoint/trade/heard'
+import { computed } from 'vue'
+import { useCase } from './caseStore.ts'
+
+/** What the customer said, in their own words, in sight in every phase; what else is heard in it is offered, and written down only when somebody says so. */
+const store = useCase()
+const quotes = computed(() => store.live.flatMap((one) => (one.type === 'complaint' && one.payload.words ? [one.payload.words] : [])))
+const known = computed(() => {
+  const said = store.live.flatMap((one) => {
+    if (one.type === 'reading') return [one.payload.check]
+    if (one.type === 'decision') return one.payload.check ? [one.payload.check] : []
+    if (one.type !== 'complaint') return []
+    const evidence = store.catalogue?.complaints.find(({ id }) => id === one.payload.what)?.evidence ?? []
+    return [one.payload.what, ...evidence.map((item) => item.check)]
+  })
+  return new Set(said)
+})
+const offered = computed(() =>
+  quotes.value.flatMap((words) =>
+    hear(heardOf, words).flatMap(({ danger: about }) => {
+      const complaint = store.catalogue?.complaints.find((one) => one.id === about)
+      const question = store.catalogue?.checks.find((one) => one.id === about)
+      const asks = complaint?.evidence.map((one) => one.check) ?? [about]
+      const label = complaint?.label ?? question?.label.replace('?', '')
+      return label && !known.value.has(about) && !asks.every((id) => known.value.has(id)) ? [{ about, label, complaint: complaint !== undefined }] : []
+    }),
+  ),
+)
+function add({ about, complaint }: { about: string; complaint: boolean }) {
+  if (complaint) void store.write('complaint', { what: about, pattern: 'always', where: 'all' })
+  else void store.write('reading', { check: about, outcome: 'yes', sureness: 'sure' })
+}
+</script>
+
+<template>
+  <section v-if="quotes.length > 0" class="said" aria-label="What the customer said">
+    <p v-for="words in quotes" :key="words">“{{ words }}”</p>
+    <p v-if="offered.length > 0" class="offered">
+      <span class="dim">Heard:</span>
+      <v-btn v-for="one in offered" :key="one.about" size="small" variant="outlined" @click="add(one)">{{ one.label }}: add</v-btn>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.said {
+  padding: 8px 22px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.said p {
+  margin: 0;
+  line-height: 1.35;
+  overflow-wrap: anywhere;
+}
+.offered {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 8px;
+  padding-top: 6px;
+}
+@media (max-width: 760px) {
+  .said {
+    padding: 8px 14px;
+  }
+}
+</style>
