@@ -167,3 +167,29 @@ test('what is known of the boiler: words are refused at their field and stay, a 
   // how it is wired is no figure: it has a map of its own
   await expect(page.getByRole('textbox', { name: 'How it is wired' })).toHaveCount(0)
 })
+
+test('what the customer says is heard, and offered; a unit that slipped is asked about; a word will do where no figure was noted', async ({ app, page }) => {
+  await page.goto(app.address('/new'))
+  await page.getByLabel('Customer or place').fill(`Test place ${Date.now()}`)
+  await page.getByRole('radio', { name: 'Tap runs hot, cold, hot' }).check()
+  await page.getByLabel('In the customer’s words').fill('The shower goes hot then cold. It whined. The pipe outside drips.')
+  await page.getByRole('checkbox', { name: 'Pipe outside drips' }).check()
+  await page.getByRole('button', { name: 'Open the case' }).click()
+  await app.trace()
+  const said = page.getByRole('region', { name: 'What the customer said' })
+  await expect(said).toContainText('It whined.')
+  await expect(app.journal).toContainText('Pipe outside drips')
+  await said.getByRole('button', { name: 'Whined, then stopped: add' }).click()
+  await expect(said.getByRole('button')).toHaveCount(0)
+  await expect(app.journal).toContainText('Whined, then stopped')
+  await expect(app.suspects).toContainText('May explain what was complained of')
+
+  await app.measure('Flow thermistor, resistance at a measured pipe temperature', '2490')
+  await page.getByRole('button', { name: 'It was 2490 Ω' }).click()
+  await expect(app.journal).toContainText('2490 Ω')
+  await expect(app.journal).not.toContainText('2490 kΩ')
+
+  await app.choose('Gauge, cold')
+  await page.getByRole('group', { name: 'No figure noted' }).getByRole('button', { name: 'too low' }).click()
+  await expect(app.journal).toContainText('too low')
+})

@@ -23,7 +23,7 @@ const offered = computed(() =>
       const complaint = store.catalogue?.complaints.find((one) => one.id === about)
       const question = store.catalogue?.checks.find((one) => one.id === about)
       const asks = complaint?.evidence.map((one) => one.check) ?? [about]
-      const label = complaint?.label ?? question?.label.replace('?', '')
+      const label = complaint?.label ?? (question && `${question.label} yes`)
       return label && !known.value.has(about) && !asks.every((id) => known.value.has(id)) ? [{ about, label, complaint: complaint !== undefined }] : []
     }),
   ),

@@ -34,7 +34,7 @@ const offered = computed(() =>
   hear(heardOf, form.words).flatMap(({ danger: about, words }) => {
     const complaint = ordinary.value.find((one) => one.id === about)
     const question = catalogues[props.system]?.checks.find((one) => one.id === about)
-    const label = complaint?.label ?? question?.label.replace('?', '')
+    const label = complaint?.label ?? (question && `${question.label} yes`)
     return label && about !== form.what ? [{ id: about, label, words }] : []
   }),
 )
