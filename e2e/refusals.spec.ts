@@ -191,20 +191,20 @@ test('undo takes back one’s own, not what a colleague wrote last', async ({ ap
 
 test('a reading half typed stays with its check when a colleague writes, and is recorded for it', async ({ app, page, browser }) => {
   await app.openCase('hotColdHot')
-  const offered = 'Tap temperature, fully open, settled'
+  const offered = 'Fan speed at the lowest rate'
   await app.atRest()
   await page.getByRole('button', { name: 'Offer another' }).click()
   await expect(app.nextTitle).toHaveText(offered)
-  await page.getByLabel('Reading', { exact: true }).fill('38')
+  await page.getByLabel('Reading', { exact: true }).fill('1310')
   const context = await knownAs('Ines Quill', await browser.newContext())
   const other = await context.newPage()
   await other.goto(page.url())
-  await new App(other).measure(offered, '41')
-  await expect(app.journal).toContainText('41.0 °C')
+  await new App(other).measure(offered, '1330')
+  await expect(app.journal).toContainText('1330 rev/min')
   await app.atRest()
   await expect(app.nextTitle).toHaveText(offered)
   await page.getByLabel('Reading', { exact: true }).press('Enter')
-  await expect(app.journal).toContainText('38.0 °C')
+  await expect(app.journal).toContainText('1310 rev/min')
   await expect(app.nextTitle).not.toHaveText(offered)
   await context.close()
 })

@@ -49,8 +49,8 @@ const movedWords = (key: string, now: number) => {
     <p v-if="!store.diagnosis" class="dim">Working it out…</p>
     <ol v-else aria-live="polite" :class="{ stale: !store.workedOut }">
       <template v-for="group in groups" :key="group.id">
-        <li v-if="group.title" class="group dim">{{ group.title }}</li>
-        <li v-for="{ one, rank } in group.list" :key="one.key">
+        <li v-for="({ one, rank }, at) in group.list" :key="one.key">
+          <p v-if="at === 0 && group.title" class="group dim">{{ group.title }}</p>
           <SuspectLetter :rank="rank" />
           <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
             {{ one.label }}
@@ -276,10 +276,9 @@ button.label:hover {
   padding: 4px 0;
   line-height: 1.25;
 }
-ol > li.group {
-  display: block;
-  padding: 12px 0 2px;
-  border: 0;
+.group {
+  grid-column: 1 / -1;
+  margin: 2px 0 6px;
   font-size: 0.9375rem;
 }
 .remark {

@@ -50,6 +50,7 @@ useKeys({
       <div v-if="store.workedOut && store.diagnosis?.verdict" class="verdict" role="status">
         <p>
           <span class="eyebrow">Found</span><br /><strong>{{ store.diagnosis.verdict.modes[0]?.label ?? store.diagnosis.verdict.label }}</strong>
+          <span class="part dim">{{ store.diagnosis.verdict.label }}</span>
           <span class="mono">{{ percent(store.diagnosis.verdict.probability) }}</span>
         </p>
         <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>
@@ -99,6 +100,9 @@ useKeys({
 }
 .verdict p {
   margin: 0;
+}
+.verdict .part {
+  padding-left: 10px;
 }
 .verdict strong {
   font-size: 1.25rem;
