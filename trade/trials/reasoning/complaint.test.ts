@@ -14,12 +14,16 @@ describe('the complaint has to be explained', () => {
   it.each(complaints)('%s, %s: what explains it stands thirty times as high beside what does not as it would without that', (system, what) => {
     const catalogue = stockCatalogues[system]!
     const { complain } = scriptedJournal()
+    const signatures = loadSignatures(catalogue)
     const odds = (rules: Partial<typeof allRules>) => {
-      const { suspects } = diagnose(catalogue, loadSignatures(catalogue), [complain(what)], { rules: { ...rules, folded: false } })
-      const faults = suspects.filter((one) => one.faults.length === 1)
-      const sum = (some: typeof faults) => some.reduce((all, one) => all + one.probability, 0)
-      const explaining = faults.filter((one) => one.explains?.includes(what))
-      return sum(explaining) / sum(faults.filter((one) => !explaining.includes(one)))
+      const { journal, belief } = weighJournal(catalogue, signatures, [complain(what)], undefined, { ...allRules, ...rules })
+      const explains = explaining(catalogue, signatures, journal)
+      let [its, other] = [0, 0]
+      catalogue.faults.forEach((_fault, index) => {
+        if (explains?.([index]).length) its += belief.posterior[index + 1]!
+        else other += belief.posterior[index + 1]!
+      })
+      return its / other
     }
     const [now, without] = [odds({}), odds({ complaint: false })]
     // of a complaint nothing in the catalogue brings about, and of one everything does, nothing can be said
@@ -53,34 +57,37 @@ describe('the complaint has to be explained', () => {
 })
 
 describe('checks worth offering', () => {
-  it.each(complaints)('%s, %s: each of the first four parts the suspects that hold four fifths of what explains it', (system, what) => {
-    const catalogue = stockCatalogues[system]!
-    const signatures = loadSignatures(catalogue)
-    const { complain } = scriptedJournal()
-    const entries = [complain(what)]
-    const weighed = weighJournal(catalogue, signatures, entries)
-    const belief = folded(catalogue, weighed.signatures, weighed.journal, weighed.belief)
-    const explains = explaining(catalogue, weighed.signatures, weighed.journal)
-    if (!explains) return
-    const { groups, bitsAmong } = weighing(catalogue, weighed.signatures, belief)
-    const able = [...groups.entries()]
-      .filter(([, { kind, row }]) => kind === 'faults' && explains(weighed.signatures.sets[row]!).length > 0)
-      .sort(([, a], [, b]) => b.mass - a.mass)
-    const whole = able.reduce((sum, [, one]) => sum + one.mass, 0)
-    const leaders: number[] = []
-    let held = 0
-    for (const [index, { mass, remedies }] of able) {
-      if (held >= 0.8 * whole && leaders.length > 1) break
-      held += mass
-      // what calls for the same and more is not another suspect
-      if (!leaders.some((one) => groups[one]!.remedies.every((id) => remedies.includes(id)))) leaders.push(index)
-    }
-    if (leaders.length < 2) return
-    const { next } = diagnose(catalogue, signatures, entries)
-    expect(next.length).toBeGreaterThan(0)
-    for (const { check: id } of next.slice(0, 4)) {
-      const check = catalogue.checks.find((one) => one.id === id)!
-      expect(bitsAmong(check, leaders), `${what}: ${id}`).toBeGreaterThanOrEqual(0.05)
-    }
-  })
+  it.each(complaints.filter(([system]) => system === 'premix-combi'))(
+    '%s, %s: each of the first four parts the suspects that hold four fifths of what explains it',
+    (system, what) => {
+      const catalogue = stockCatalogues[system]!
+      const signatures = loadSignatures(catalogue)
+      const { complain } = scriptedJournal()
+      const entries = [complain(what)]
+      const weighed = weighJournal(catalogue, signatures, entries)
+      const belief = folded(catalogue, weighed.signatures, weighed.journal, weighed.belief)
+      const explains = explaining(catalogue, weighed.signatures, weighed.journal)
+      if (!explains) return
+      const { groups, bitsAmong } = weighing(catalogue, weighed.signatures, belief)
+      const able = [...groups.entries()]
+        .filter(([, { kind, row }]) => kind === 'faults' && explains(weighed.signatures.sets[row]!).length > 0)
+        .sort(([, a], [, b]) => b.mass - a.mass)
+      const whole = able.reduce((sum, [, one]) => sum + one.mass, 0)
+      const leaders: number[] = []
+      let held = 0
+      for (const [index, { mass, remedies }] of able) {
+        if (held >= 0.8 * whole && leaders.length > 1) break
+        held += mass
+        // what calls for the same and more is not another suspect
+        if (!leaders.some((one) => groups[one]!.remedies.every((id) => remedies.includes(id)))) leaders.push(index)
+      }
+      if (leaders.length < 2) return
+      const { next } = diagnose(catalogue, signatures, entries)
+      expect(next.length).toBeGreaterThan(0)
+      for (const { check: id } of next.slice(0, 4)) {
+        const check = catalogue.checks.find((one) => one.id === id)!
+        expect(bitsAmong(check, leaders), `${what}: ${id}`).toBeGreaterThanOrEqual(0.05)
+      }
+    },
+  )
 })

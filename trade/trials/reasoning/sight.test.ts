@@ -33,8 +33,8 @@ function rungAbout(catalogue: Catalogue, faults: number[]): string | null {
   return shares.sort((a, b) => b.share - a.share)[0]?.id ?? null
 }
 
-/** Every defect that is seen directly: the check and the answer that tells of it. */
-const sights = ['premix-combi', 'regular-pilot'].flatMap((system) => {
+/** Every defect that is seen directly on a combination: the check and the answer that tells of it. */
+const sights = ['premix-combi'].flatMap((system) => {
   const catalogue = stockCatalogues[system]!
   return catalogue.checks.flatMap((check) => {
     // a thermostat turned down looks like no demand, which is no fault

@@ -6,7 +6,9 @@ import { useCase } from './caseStore.ts'
 
 /** What the customer said, in their own words, in sight in every phase; what else is heard in it is offered, and written down only when somebody says so. */
 const store = useCase()
-const quotes = computed(() => store.live.flatMap((one) => (one.type === 'complaint' && one.payload.words ? [one.payload.words] : [])))
+const quotes = computed(() =>
+  store.live.flatMap((one) => (one.type === 'complaint' && one.payload.words ? [{ words: one.payload.words, pattern: one.payload.pattern }] : [])),
+)
 const known = computed(() => {
   const said = store.live.flatMap((one) => {
     if (one.type === 'reading') return [one.payload.check]
@@ -17,26 +19,28 @@ const known = computed(() => {
   })
   return new Set(said)
 })
-const offered = computed(() =>
-  quotes.value.flatMap((words) =>
+const offered = computed(() => heardIn.value.filter((one, place, all) => all.findIndex((other) => other.about === one.about) === place))
+const heardIn = computed(() =>
+  quotes.value.flatMap(({ words, pattern }) =>
     hear(heardOf, words).flatMap(({ danger: about }) => {
       const complaint = store.catalogue?.complaints.find((one) => one.id === about)
       const question = store.catalogue?.checks.find((one) => one.id === about)
       const asks = complaint?.evidence.map((one) => one.check) ?? [about]
       const label = complaint?.label ?? (question && `${question.label} yes`)
-      return label && !known.value.has(about) && !asks.every((id) => known.value.has(id)) ? [{ about, label, complaint: complaint !== undefined }] : []
+      return label && !known.value.has(about) && !asks.every((id) => known.value.has(id)) ? [{ about, label, pattern, complaint: complaint !== undefined }] : []
     }),
   ),
 )
-function add({ about, complaint }: { about: string; complaint: boolean }) {
-  if (complaint) void store.write('complaint', { what: about, pattern: 'always', where: 'all' })
+/** what is told in one breath is so as often as what it was told with */
+function add({ about, complaint, pattern = 'always' }: (typeof offered.value)[number]) {
+  if (complaint) void store.write('complaint', { what: about, pattern, where: 'all' })
   else void store.write('reading', { check: about, outcome: 'yes', sureness: 'sure' })
 }
 </script>
 
 <template>
   <section v-if="quotes.length > 0" class="said" aria-label="What the customer said">
-    <p v-for="words in quotes" :key="words">“{{ words }}”</p>
+    <p v-for="{ words } in quotes" :key="words">“{{ words }}”</p>
     <p v-if="offered.length > 0" class="offered">
       <span class="dim">Heard:</span>
       <v-btn v-for="one in offered" :key="one.about" size="small" variant="outlined" @click="add(one)">{{ one.label }}: add</v-btn>
