@@ -84,8 +84,8 @@ function worseFaults(signatures: Signatures, alike: Alike, evidence: Evidence, i
   const density = (is: number, said: number) =>
     doubted(evidence, numberDensity(check, is, said, Math.hypot(readingSpread(check, instrument, is, values.length), apart)))
   const spread = (is: number) => readingSpread(check, instrument, is, values.length)
-  let tables = movedBy.get(signatures)
-  if (!tables) movedBy.set(signatures, (tables = new Map()))
+  let tables = movedBy.get(signatures.faults)
+  if (!tables) movedBy.set(signatures.faults, (tables = new Map()))
   const key = JSON.stringify([check.id, values.length, apart, evidence.doubt])
   const judged = { density, spread, cap, onScale: (is: number) => onScale(check, is), strange: unlistedProbability(check, 0, strangely(evidence)) }
   let moved = tables.get(key)
@@ -96,8 +96,8 @@ function worseFaults(signatures: Signatures, alike: Alike, evidence: Evidence, i
   return worseReadings(moved, judged, mean)
 }
 
-/** Which faults move a check, found once: they are the same whatever is read. */
-const movedBy = new WeakMap<Signatures, Map<string, Moved[]>>()
+/** Which faults move a check, found once: they are the same whatever is read, and in every set of signatures made of the same single faults, which share their list. */
+const movedBy = new WeakMap<readonly string[], Map<string, Moved[]>>()
 
 /**
  * Puts what a reading that may be worse than was simulated says of some faults into a table: of each alone, then of the sets that read as

@@ -1,5 +1,5 @@
 import { scriptedJournal, type Entry } from '@dewpoint/core/casebook'
-import { weighJournal, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
+import { weighJournal, type Belief, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import { explaining } from '@dewpoint/core/diagnosis/belief'
 import { describe, expect, it } from 'vitest'
 import { stockCatalogues } from '../../index.ts'
@@ -21,6 +21,9 @@ function shareOf(catalogue: Catalogue, entries: Entry[], faults: number[]): numb
   return belief.posterior.reduce((sum, one, row) => (signatures.sets[row]?.some((fault) => faults.includes(fault)) ? sum + one : sum), 0)
 }
 
+/** what is believed by each complaint alone, worked out once */
+const rung = new Map<string, Belief>()
+
 /** Of every complaint how likely some faults are by it alone; null where none of them explains it. */
 function rungAbout(catalogue: Catalogue, faults: number[]): string | null {
   const { complain } = scriptedJournal()
@@ -29,7 +32,11 @@ function rungAbout(catalogue: Catalogue, faults: number[]): string | null {
     const explains = danger ? null : explaining(catalogue, signatures, { complaints: [complain(id)] as never })
     return explains && faults.some((fault) => explains([fault]).length > 0)
   })
-  const shares = able.map(({ id }) => ({ id, share: shareOf(catalogue, [complain(id)], faults) }))
+  const shares = able.map(({ id }) => {
+    const belief = rung.get(id) ?? weighJournal(catalogue, signatures, [complain(id)]).belief
+    rung.set(id, belief)
+    return { id, share: faults.reduce((sum, fault) => sum + belief.posterior[fault + 1]!, 0) }
+  })
   return shares.sort((a, b) => b.share - a.share)[0]?.id ?? null
 }
 

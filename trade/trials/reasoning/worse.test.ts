@@ -44,7 +44,7 @@ function* moves(catalogue: Catalogue) {
       if (off.some((one) => Number.isNaN(one) || one * most < 0) || Math.abs(most) < 4 * widest) continue
       const middle = sound.reduce((sum, one) => sum + onScale(check, one), 0) / sound.length
       const end = most > 0 ? high : low
-      const readings = Array.from({ length: 40 }, (_unused, step) => middle + ((end - middle) * (step + 1)) / 40)
+      const readings = Array.from({ length: 20 }, (_unused, step) => middle + ((end - middle) * (step + 1)) / 20)
       yield { name: `${check.id} for ${id}`, world, readings: readings.map((one) => (scale === 'log' ? Math.exp(one) : one)) }
     }
   }
