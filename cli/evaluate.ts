@@ -45,7 +45,7 @@ function play({ system, way, seed, pairs, like, without }: Job): Played {
   const catalogue = stockCatalogues[system]!
   const truth = drawTruth(catalogue, seed, pairs, like ? matched : mismatched)
   const rules = { ...allRules, ...Object.fromEntries(without.map((one) => [one, false])) }
-  return { system, way, seed, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003), undefined, undefined, rules) }
+  return { system, way, seed, without, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003), undefined, undefined, rules) }
 }
 
 async function main(): Promise<void> {
@@ -97,7 +97,8 @@ async function main(): Promise<void> {
           .filter(Boolean)
           .map((line) => JSON.parse(line) as Played)
       : []
-  const keyOf = ({ system, way, seed: own }: Pick<Played, 'system' | 'way' | 'seed'>) => `${system} ${way} ${own}`
+  const keyOf = ({ system, way, seed: own, without: left = [] }: Pick<Played, 'system' | 'way' | 'seed' | 'without'>) =>
+    `${system} ${way} ${own} ${[...left].sort().join()}`
   const played = new Map(kept.map((one) => [keyOf(one), one]))
   if (values.keep) mkdirSync(dirname(values.keep), { recursive: true })
   const wanted = systems.flatMap((system) =>

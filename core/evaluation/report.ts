@@ -6,6 +6,8 @@ export interface Played extends Course {
   system: string
   way: Way
   seed: number
+  /** rules of reasoning it was played without */
+  without?: readonly string[]
 }
 
 /** A mean or ratio with its 95 % interval. */

@@ -1,4 +1,4 @@
-import { assumedCases } from '../belief/index.ts'
+import { assumedCases, linkTo } from '../belief/index.ts'
 import type { Catalogue, Experience, Odds, Origin } from '../catalogue/index.ts'
 import type { FaultSet } from '../signatures/index.ts'
 
@@ -6,8 +6,8 @@ import type { FaultSet } from '../signatures/index.ts'
 export function originsOf(catalogue: Catalogue, set: FaultSet): Origin[] {
   const faults = set.map((index) => catalogue.faults[index]!)
   return faults.map((fault) => {
-    const brought = faults.some((other) => other.damages?.[fault.id] || fault.hides?.[other.id])
-    const brings = faults.some((other) => fault.damages?.[other.id] || other.hides?.[fault.id])
+    const brought = faults.some((other) => linkTo(other, fault) > 0)
+    const brings = faults.some((other) => linkTo(fault, other) > 0)
     return { fault: fault.id, label: fault.label, role: brought ? 'consequence' : brings ? 'root' : 'alone' }
   })
 }

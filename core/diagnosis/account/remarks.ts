@@ -1,7 +1,7 @@
 import { formatQuantity } from '../../quantity/index.ts'
-import { type Belief, instrumentOf, misses, onScale, rowsByBelief } from '../belief/index.ts'
+import { type Belief, instrumentOf, meanLikelihood, misses, onScale, rowsByBelief } from '../belief/index.ts'
 import type { Catalogue, Check, Remark } from '../catalogue/index.ts'
-import type { Evidence, JournalRead } from '../evidence/index.ts'
+import { type Evidence, type JournalRead, within } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 
 /** two readings of one thing apart by more than so many times the error of the instrument ask for a third. Common practice */
@@ -79,14 +79,11 @@ function noDifference(catalogue: Catalogue, evidence: readonly Evidence[]): Rema
 }
 
 /** The one measurement that what leads cannot explain, and some other fault could. */
-function against({ sets, first, faults }: Signatures, belief: Belief, now: readonly Evidence[]): Remark[] {
+function against(signatures: Signatures, belief: Belief, now: readonly Evidence[]): Remark[] {
+  const { sets, faults } = signatures
   const leader = rowsByBelief(belief)[0]!
   if (belief.weighed.length < 3 || belief.posterior[leader]! < settled || !sets[leader]) return []
-  const mean = (table: Float64Array, row: number) => {
-    let sum = 0
-    for (let plant = first[row]!; plant < first[row + 1]!; plant++) sum += Math.exp(table[plant]!) * belief.plantPosterior[plant]!
-    return sum
-  }
+  const mean = (table: Float64Array, row: number) => meanLikelihood(signatures, belief, table, row)
   const odd = belief.weighed.flatMap(({ entries, table }) => {
     const evidence = now.find((one) => one.entries === entries)
     if (!evidence || evidence.check.kind !== 'measure' || entries.length > 1) return []
@@ -106,4 +103,3 @@ function against({ sets, first, faults }: Signatures, belief: Belief, now: reado
 }
 
 const again = ({ id, label }: Check) => ({ check: id, label })
-const within = (words: string) => words.charAt(0).toLowerCase() + words.slice(1)

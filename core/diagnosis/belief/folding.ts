@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { FaultSet, Signatures } from '../signatures/index.ts'
+import { linked } from './links.ts'
 import type { Belief } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
@@ -21,17 +22,13 @@ export function folded(catalogue: Catalogue, signatures: Signatures, journal: Jo
   const { sets, rowOf } = signatures
   const seen = new Set(journal.seen.map(({ fault }) => fault))
   const posterior = belief.posterior.slice()
-  const near = (one: number, other: number) => {
-    const [a, b] = [catalogue.faults[one]!, catalogue.faults[other]!]
-    return Boolean(a.damages?.[b.id] ?? b.damages?.[a.id] ?? a.hides?.[b.id] ?? b.hides?.[a.id])
-  }
   /** the row of a set without one fault nothing speaks for, whose rest is likeliest; the row itself where there is none */
   const without = (row: number, set: FaultSet): number => {
     let into = row
     for (const fault of set) {
       const rest = set.filter((one) => one !== fault)
       const target = rowOf.get(rest.join(','))
-      if (target === undefined || seen.has(fault) || rest.some((one) => near(fault, one))) continue
+      if (target === undefined || seen.has(fault) || rest.some((one) => linked(catalogue.faults[fault]!, catalogue.faults[one]!))) continue
       const times = Math.exp(belief.logLikelihood[row]! - belief.logLikelihood[target]!)
       if (times < speaks && (into === row || belief.posterior[target]! > belief.posterior[into]!)) into = target
     }

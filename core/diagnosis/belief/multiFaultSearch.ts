@@ -1,7 +1,8 @@
 import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
-import { type Belief, believe } from './posterior.ts'
+import { linked } from './links.ts'
+import { type Belief, believe, meanLikelihood } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
 /** from this share of an unlisted cause on, what is looked at does not explain the journal */
@@ -70,7 +71,7 @@ const unlistedShare = (belief: Belief) => belief.posterior.at(-1)!
 
 /** Faults that may stand beside what leads, most telling first; none where nothing is left to explain. */
 function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidence, seen }: JournalRead, rules: Readonly<Rules>): number[] {
-  const { sets, first, faults } = signatures
+  const { sets, faults } = signatures
   const row = rowsByBelief(belief).find((one) => (sets[one]?.length ?? 0) > 0)
   if (row === undefined) return []
   const leader = sets[row]!
@@ -81,11 +82,7 @@ function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidenc
   const gains = new Float64Array(faults.length)
   let left = leftOut.length > 0 || puzzled
   for (const { table } of belief.weighed) {
-    const mean = (at: number) => {
-      let sum = 0
-      for (let plant = first[at]!; plant < first[at + 1]!; plant++) sum += Math.exp(table[plant]!) * belief.plantPosterior[plant]!
-      return sum
-    }
+    const mean = (at: number) => meanLikelihood(signatures, belief, table, at)
     const own = mean(row)
     const times = others.map((fault) => mean(fault + 1) / own)
     if (!times.some((one) => one >= misses)) continue
@@ -94,11 +91,8 @@ function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidenc
   }
   if (!left) return []
   for (const fault of leftOut) gains[fault] = Infinity
-  const near = (one: number, other: number) => {
-    const [a, b] = [catalogue.faults[one]!, catalogue.faults[other]!]
-    return Boolean(a.damages?.[b.id] ?? b.damages?.[a.id] ?? a.hides?.[b.id] ?? b.hides?.[a.id])
-  }
-  for (const fault of others) if (leader.some((one) => near(one, fault))) gains[fault]! += Math.log(helps)
+  const near = (fault: number) => leader.some((one) => linked(catalogue.faults[one]!, catalogue.faults[fault]!))
+  for (const fault of others) if (near(fault)) gains[fault]! += Math.log(helps)
   const telling = others.filter((fault) => gains[fault]! > 0).sort((a, b) => gains[b]! - gains[a]!)
   return puzzled && telling.length === 0 ? others : telling.slice(0, joining)
 }

@@ -289,6 +289,13 @@ function add(states: Map<number, number>, state: number, log: number): void {
   states.set(state, present === undefined ? log : logSum([present, log]))
 }
 
+/** Likelihood of one piece of evidence under a row, over its plants as everything read so far weighs them. */
+export function meanLikelihood({ first }: Signatures, { plantPosterior }: Pick<Belief, 'plantPosterior'>, table: Float64Array, row: number): number {
+  let sum = 0
+  for (let plant = first[row]!; plant < first[row + 1]!; plant++) sum += Math.exp(table[plant]!) * plantPosterior[plant]!
+  return sum
+}
+
 /** Logarithm of a sum of exponentials, without overflow. */
 export function logSum(logs: ArrayLike<number>): number {
   let highest = -Infinity

@@ -1,6 +1,7 @@
 import type { Catalogue, Fault } from '../catalogue/index.ts'
 import type { Circumstances } from '../evidence/index.ts'
 import type { FaultSet } from '../signatures/index.ts'
+import { linkTo } from './links.ts'
 
 /**
  * Call-outs in a thousand on which a fault stands, for an appliance of known or unknown age.
@@ -107,11 +108,6 @@ function togetherIn({ prior: { sharedBackground, ownBackground } }: Pick<Catalog
       for (const one of background) if (other.background.includes(one)) most = Math.max(most, ownBackground?.[one] ?? sharedBackground)
     return most
   }
-}
-
-/** How readily `from` brings `to` about: by damage, or because `to` is the workaround that hides `from`. */
-function linkTo(from: Fault, to: Fault): number {
-  return (from.damages?.[to.id] ?? 0) + (to.hides?.[from.id] ?? 0)
 }
 
 /** Two modes of one part that set the same parameter cannot stand at once. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { hear } from '@dewpoint/core/diagnosis'
-import { heardOf } from '@dewpoint/trade/heard'
 import { computed } from 'vue'
+import { heardIn } from './call/heardIn.ts'
 import { useCase } from './caseStore.ts'
 
 /** What the customer said, in their own words, in sight in every phase; what else is heard in it is offered, and written down only when somebody says so. */
@@ -19,21 +18,17 @@ const known = computed(() => {
   })
   return new Set(said)
 })
-const offered = computed(() => heardIn.value.filter((one, place, all) => all.findIndex((other) => other.about === one.about) === place))
-const heardIn = computed(() =>
-  quotes.value.flatMap(({ words, pattern }) =>
-    hear(heardOf, words).flatMap(({ danger: about }) => {
-      const complaint = store.catalogue?.complaints.find((one) => one.id === about)
-      const question = store.catalogue?.checks.find((one) => one.id === about)
-      const asks = complaint?.evidence.map((one) => one.check) ?? [about]
-      const label = complaint?.label ?? (question && `${question.label} yes`)
-      return label && !known.value.has(about) && !asks.every((id) => known.value.has(id)) ? [{ about, label, pattern, complaint: complaint !== undefined }] : []
+const offered = computed(() =>
+  quotes.value
+    .flatMap(({ words, pattern }) => heardIn(store.catalogue ?? { complaints: [], checks: [] }, words).map((one) => ({ ...one, pattern })))
+    .filter(({ about, answers }, place, all) => {
+      const said = known.value.has(about) || answers.every((id) => known.value.has(id))
+      return !said && all.findIndex((other) => other.about === about) === place
     }),
-  ),
 )
 /** what is told in one breath is so as often as what it was told with */
-function add({ about, complaint, pattern = 'always' }: (typeof offered.value)[number]) {
-  if (complaint) void store.write('complaint', { what: about, pattern, where: 'all' })
+function add({ about, isComplaint, pattern = 'always' }: (typeof offered.value)[number]) {
+  if (isComplaint) void store.write('complaint', { what: about, pattern, where: 'all' })
   else void store.write('reading', { check: about, outcome: 'yes', sureness: 'sure' })
 }
 </script>

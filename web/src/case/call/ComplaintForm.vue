@@ -3,10 +3,10 @@ import type { Payload } from '@dewpoint/core/casebook'
 import { hear } from '@dewpoint/core/diagnosis'
 import { complaints } from '@dewpoint/trade/complaints'
 import { dangers, speech } from '@dewpoint/trade/dangers'
-import { heardOf } from '@dewpoint/trade/heard'
 import { catalogues } from '@dewpoint/trade'
 import { computed, reactive, ref, watch } from 'vue'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
+import { heardIn } from './heardIn.ts'
 import SayNow from './SayNow.vue'
 
 const props = defineProps<{ action: string; system: string; busy?: boolean }>()
@@ -30,16 +30,12 @@ const heard = computed(() => hear(speech, form.words))
 const chosen = computed(() => dangerOf(complaints.find((known) => known.id === form.what)?.danger))
 const said = computed(() => dangerOf(heard.value.find((one) => one.sure)?.danger))
 /** what else is heard in the words: offered, and written down only when somebody says so */
-const offered = computed(() =>
-  hear(heardOf, form.words).flatMap(({ danger: about, words }) => {
-    const complaint = ordinary.value.find((one) => one.id === about)
-    const question = catalogues[props.system]?.checks.find((one) => one.id === about)
-    const label = complaint?.label ?? (question && `${question.label} yes`)
-    return label && about !== form.what ? [{ id: about, label, words }] : []
-  }),
-)
+const offered = computed(() => {
+  const { complaints: listed, checks } = catalogues[props.system] ?? { complaints, checks: [] }
+  return heardIn({ complaints: listed, checks }, form.words).filter((one) => one.about !== form.what)
+})
 const besides = computed(() =>
-  ordinary.value.filter((one) => also.value.includes(one.id) && one.id !== form.what && !offered.value.some(({ id }) => id === one.id)),
+  ordinary.value.filter((one) => also.value.includes(one.id) && one.id !== form.what && !offered.value.some(({ about }) => about === one.id)),
 )
 const addable = computed(() => ordinary.value.filter((one) => one.id !== form.what && !also.value.includes(one.id)))
 const added = ref('')
@@ -65,14 +61,13 @@ function submit() {
   missing.value = ![...ordinary.value, ...danger].some((one) => one.id === form.what)
   if (missing.value) return
   const shared = { pattern: form.pattern as 'always', where: form.where as 'all', ...(form.since.trim() && { since: form.since.trim() }) }
-  const more = also.value.filter((id) => id !== form.what)
+  // only what is in sight is meant: words may have been changed since, or another boiler chosen
+  const meant = offered.value.filter((one) => also.value.includes(one.about))
+  const more = [...meant.filter((one) => one.isComplaint).map((one) => one.about), ...besides.value.map((one) => one.id)]
   emit(
     'done',
-    [
-      { what: form.what, ...shared, ...(form.words.trim() && { words: form.words.trim() }) },
-      ...more.filter((id) => ordinary.value.some((one) => one.id === id)).map((what) => ({ what, ...shared })),
-    ],
-    more.filter((id) => !ordinary.value.some((one) => one.id === id)).map((check) => ({ check, outcome: 'yes', sureness: 'sure' as const })),
+    [{ what: form.what, ...shared, ...(form.words.trim() && { words: form.words.trim() }) }, ...more.map((what) => ({ what, ...shared }))],
+    meant.filter((one) => !one.isComplaint).map(({ about }) => ({ check: about, outcome: 'yes', sureness: 'sure' as const })),
   )
 }
 </script>
@@ -114,7 +109,7 @@ function submit() {
     <fieldset v-if="form.what && !chosen" class="also">
       <legend class="eyebrow">{{ offered.length > 0 ? 'Heard in these words: is it so?' : 'And what else' }}</legend>
       <div class="options">
-        <label v-for="one in offered" :key="one.id" class="choice"><input v-model="also" type="checkbox" :value="one.id" /> {{ one.label }}</label>
+        <label v-for="one in offered" :key="one.about" class="choice"><input v-model="also" type="checkbox" :value="one.about" /> {{ one.label }}</label>
         <label v-for="one in besides" :key="one.id" class="choice"><input v-model="also" type="checkbox" :value="one.id" /> {{ one.label }}</label>
         <PlainSelect
           v-model="added"
