@@ -3,7 +3,7 @@ import { allRules, type Catalogue, type Experience, type Rules } from '../catalo
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
 import { complaintWeights } from './explains.ts'
-import { drawWeights, evidenceLikelihood, sightLikelihood } from './likelihood.ts'
+import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
 import { priorOf } from './prior.ts'
 
 /** One likelihood table and where in the course of repairs it belongs. */

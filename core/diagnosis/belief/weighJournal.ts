@@ -4,7 +4,7 @@ import { readJournal, type JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
 import { grow } from './multiFaultSearch.ts'
 import { believe, type Belief } from './posterior.ts'
-import { askAboutUnits } from './slippedUnits.ts'
+import { askAboutUnits } from './reading/slippedUnits.ts'
 
 /** What one journal makes of it all: what it says, what is weighed, and what is believed. */
 export interface WeighedJournal {

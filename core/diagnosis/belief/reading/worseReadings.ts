@@ -1,4 +1,4 @@
-import type { Alike, Signatures } from '../signatures/index.ts'
+import type { Alike, Signatures } from '../../signatures/index.ts'
 
 /** From so many spreads off a healthy reading on, a fault moves a check plainly. */
 const plainly = 3

@@ -1,4 +1,4 @@
-import type { Catalogue, Check, Instrument, OutcomeResult } from '../catalogue/index.ts'
+import type { Catalogue, Check, Instrument, OutcomeResult } from '../../catalogue/index.ts'
 
 /** Share of readings that is "anything": a slip of hand, eye or pen; fewer where a part is seen, or tested alone. Chosen */
 const anything = { usual: 0.015, direct: 0.001 }

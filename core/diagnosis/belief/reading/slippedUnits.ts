@@ -1,8 +1,8 @@
-import type { Entry } from '../../casebook/index.ts'
-import { formatQuantity, unitsLike, type UnitSymbol } from '../../quantity/index.ts'
-import type { Catalogue, Refusal } from '../catalogue/index.ts'
-import { comparable, type Evidence, type JournalRead } from '../evidence/index.ts'
-import { alikeReadings, type Signatures } from '../signatures/index.ts'
+import type { Entry } from '../../../casebook/index.ts'
+import { formatQuantity, unitsLike, type UnitSymbol } from '../../../quantity/index.ts'
+import type { Catalogue, Refusal } from '../../catalogue/index.ts'
+import { comparable, type Evidence, type JournalRead } from '../../evidence/index.ts'
+import { alikeReadings, type Signatures } from '../../signatures/index.ts'
 import { instrumentOf, onScale, readingSpread } from './readingModel.ts'
 
 /** A figure so many spreads off what is usual, which in another unit would lie within so many of it, was probably written in the wrong unit. Chosen */

@@ -1,5 +1,5 @@
-import type { Catalogue, Check } from '../catalogue/index.ts'
-import { alikeReadings, type Signatures } from '../signatures/index.ts'
+import type { Catalogue, Check } from '../../catalogue/index.ts'
+import { alikeReadings, type Signatures } from '../../signatures/index.ts'
 import {
   instrumentOf,
   notReachedProbability,

@@ -1,6 +1,6 @@
-import { allRules, type Catalogue, type Instrument, type Rules } from '../catalogue/index.ts'
-import type { Evidence, JournalRead } from '../evidence/index.ts'
-import { type Alike, alikeReadings, type Signatures } from '../signatures/index.ts'
+import { allRules, type Catalogue, type Instrument, type Rules } from '../../catalogue/index.ts'
+import type { Evidence, JournalRead } from '../../evidence/index.ts'
+import { type Alike, alikeReadings, type Signatures } from '../../signatures/index.ts'
 import {
   cueProbability,
   instrumentOf,

@@ -1,6 +1,6 @@
-import type { Catalogue, Check } from '../catalogue/index.ts'
-import type { Signatures } from '../signatures/index.ts'
-import type { Belief } from './posterior.ts'
+import type { Catalogue, Check } from '../../catalogue/index.ts'
+import type { Signatures } from '../../signatures/index.ts'
+import type { Belief } from '../posterior.ts'
 import { cueProbability, signProbability, strangeAnswer, unlistedProbability } from './readingModel.ts'
 import { resultTable } from './resultTable.ts'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
+import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../../tests/testCatalogue.ts'
 import { cueChance } from './resultChances.ts'
 import {
   cueProbability,
