@@ -31,6 +31,8 @@ export interface Moved {
   way: 1 | -1
   mildest: number
   worst: number
+  /** whether it has milder and worse forms at all: what is broken or not has none that is half broken */
+  graded: boolean
   /** what it reads in every draw, and what a sound appliance does */
   own: number[]
   healthy: number[]
@@ -108,11 +110,11 @@ function movedBy(fault: number, own: number[], healthy: number[], { onScale, spr
     at: worst + way * (step + (furthest * whole * (index + 1)) / steps.beyond),
     most: 0,
   }))
-  return { fault, own, healthy, from, way, mildest, worst, steps: [...tried, ...beyond] }
+  return { fault, own, healthy, from, way, mildest, worst, graded: Math.abs(worst - mildest) >= narrowest, steps: [...tried, ...beyond] }
 }
 
 /** Likelihood of each plant of a fault at a number, with what was simulated extended at both ends. */
-function extended({ own, from, way, mildest, worst }: Moved, { density, spread }: Pick<Judged, 'density' | 'spread'>, at: number): Float64Array {
+function extended({ own, from, way, mildest, worst, graded }: Moved, { density, spread }: Pick<Judged, 'density' | 'spread'>, at: number): Float64Array {
   const whole = (worst - from) * way
   const beyond = (at - worst) * way
   if (beyond > 0) {
@@ -121,7 +123,8 @@ function extended({ own, from, way, mildest, worst }: Moved, { density, spread }
   }
   const short = (mildest - from) * way
   const reached = (at - from) * way
-  const isMilder = reached < short && reached >= milder * short && reached >= plainly * Math.max(...own.map((is) => (Number.isNaN(is) ? 0 : spread(is))))
+  const isMilder =
+    graded && reached < short && reached >= milder * short && reached >= plainly * Math.max(...own.map((is) => (Number.isNaN(is) ? 0 : spread(is))))
   const kept = Math.exp(-inward * (1 - reached / short))
   return Float64Array.from(own, (is) => (isMilder ? Math.max(density(is, at), density(is, mildest) * kept) : density(is, at)))
 }
