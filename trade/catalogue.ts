@@ -1,7 +1,8 @@
-import type { Catalogue, Check, Fault, Read, Remedy } from '@dewpoint/core/diagnosis'
+import type { Catalogue, Check, Fault, Occasion, Read, Remedy } from '@dewpoint/core/diagnosis'
 import { producedSignals } from '@dewpoint/core/plant'
 import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
 import { bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
+import { closingRows } from './closing.ts'
 import { complaints } from './complaints.ts'
 import { dangers, speech } from './dangers/index.ts'
 import { faultRows } from './faults/index.ts'
@@ -10,7 +11,9 @@ import { inseparable } from './inseparable.ts'
 import { instruments } from './instruments.ts'
 import { beforeDear } from './lookalikes.ts'
 import { partLabels, partOf } from './parts.ts'
+import { alongside } from './remedies/alongside.ts'
 import { remedyRows } from './remedies/index.ts'
+import { replacementOf } from './remedies/replacement.ts'
 import { high, main, type CheckRow } from './rows.ts'
 import { highRunOf, mainRunOf, runsOf } from './runs.ts'
 import { labelFacts } from './controls/colours.ts'
@@ -58,7 +61,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
 
   const jammed = jammedFor(scheme)
   const faults = candidates.map(({ systems: _systems, ...row }): Fault => {
-    const fault = { ...row, hides: { ...row.hides, ...jammed(row) } }
+    const fault = { ...row, ...overHours(row), hides: { ...row.hides, ...jammed(row) } }
     return {
       ...fault,
       cues: Object.fromEntries(Object.entries(cues(fault)).filter(([id]) => checkIds.has(id))),
@@ -67,14 +70,20 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
       ...(fault.causeChecks && { causeChecks: fault.causeChecks.filter((id) => checkIds.has(id)) }),
     }
   })
+  const mended = new Set(faults.flatMap((fault) => fault.remedies))
+  const besides = (id: string) => (alongside[id] ?? []).filter((one) => reasonable(one.remedy))
+  /** what mends something here, or is part of no part this system lacks */
+  const reasonable = (id: string) => mended.has(id) || !faultRows.some((fault) => fault.remedies.includes(id))
+  const alsoDone = new Set([...mended].flatMap((id) => besides(id).map((one) => one.remedy)))
   const remedies = remedyRows
     .map((row): Remedy => ({
       ...row,
+      ...(besides(row.id).length > 0 && { alongside: besides(row.id) }),
       parts: [...row.parts, ...row.seals],
       ...(beforeDear[row.id] && { before: beforeDear[row.id]!.filter((one) => checkIds.has(one.check) && one.faults.some((id) => known.has(id))) }),
       mends: faults.filter((fault) => fault.remedies.includes(row.id)).map((fault) => fault.id),
     }))
-    .filter((remedy) => remedy.mends.length > 0)
+    .filter((remedy) => remedy.mends.length > 0 || alsoDone.has(remedy.id))
 
   return {
     system,
@@ -105,6 +114,12 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
         ...(aside && { aside: aside === 'part' ? aside : aside.filter((id) => known.has(id)) }),
       }))
       .filter(({ mends, aside, bars }) => mends?.length !== 0 && aside?.length !== 0 && (!bars || bars.demand === 'any' || bars.demand in system.sequence)),
+    closing: closingRows
+      .filter(
+        ({ burns, check, after }) => (!burns || system.layout.burner !== 'electric') && (check === undefined || checkIds.has(check)) && mayBeOwed(after, known),
+      )
+      .map(({ burns: _burns, ...item }) => item),
+    replacement: replacementOf(boiler),
     inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
     prior: {
       nothingWrong: 25,
@@ -139,9 +154,24 @@ function jammedFor(scheme?: ControlScheme): (fault: Fault) => Record<string, num
   }
 }
 
+/** What a fault that sets the water pressure does over hours: by how water gets in or out. */
+function overHours({ patch }: Fault): Pick<Fault, 'setByFilling' | 'slow'> {
+  const { 'water.pressure': pressure, ...others } = patch
+  const ways = Object.keys(others)
+  if (pressure === undefined) return {}
+  if (ways.length === 0) return { setByFilling: true }
+  return ways.every((key) => /leak$|leakCold|weeps|perforation|letBy|relief\.passing/i.test(key)) ? { slow: true } : {}
+}
+
 /** Whether a fault lets water out where a drip position shows it. */
 function wets({ patch }: Fault): boolean {
   return Object.keys(patch).some((key) => /leak|perforation|weep|passing/i.test(key))
+}
+
+/** Whether anything a system can have makes an item owed. */
+function mayBeOwed({ found, mayStand, ...others }: Occasion, known: Set<string>): boolean {
+  const faults = [...(found ?? []), ...(mayStand ?? [])]
+  return Object.keys(others).length > 0 || faults.some((id) => known.has(id))
 }
 
 const only = (links: Record<string, number>, known: Set<string>) => Object.fromEntries(Object.entries(links).filter(([id]) => known.has(id)))

@@ -105,6 +105,8 @@ export const payloadSchemas = {
       answer: string()
         .oneOf(['given', 'declined'] as const)
         .required(),
+      about: id(),
+      due: dayOrInstant(),
       note: text(),
     }),
   ),

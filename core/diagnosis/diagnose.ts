@@ -14,9 +14,12 @@ import {
   originsOf,
   parted,
   partStates,
+  plansOf,
   proofsOf,
+  recordOf,
   remarksOf,
   remediesOf,
+  replacementOf,
   severalOf,
   standingNow,
   surprise,
@@ -25,6 +28,7 @@ import {
 import { explaining, faultOdds, folded, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
 import {
   allRules,
+  demandsOf,
   usualCosts,
   type Catalogue,
   type Check,
@@ -39,8 +43,8 @@ import {
   type Stop,
   type Suspect,
 } from './catalogue/index.ts'
-import { accessLeft, hangsOn, rankChecks, type Ranking } from './choice/index.ts'
-import { answered, dangersIn, readJournal, type JournalRead } from './evidence/index.ts'
+import { accessLeft, hangsOn, rankChecks, type Ranking, runsThrough } from './choice/index.ts'
+import { answered, dangersIn, isRepaired, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
 import type { Signatures } from './signatures/index.ts'
 
 /** suspects are listed down to this share */
@@ -60,7 +64,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const rules = { ...allRules, ...options.rules }
 
   // evidence: danger comes before everything
-  const { stop, questions } = dangersIn(catalogue, entries)
+  const { stop, questions, had } = dangersIn(catalogue, entries)
   if (stop) return stopped(catalogue, entries, stop, questions, order)
 
   // belief
@@ -85,8 +89,12 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   // account
   const remarks = remarksOf(catalogue, signatures, belief, journal)
   const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
+  const record = recordOf(catalogue, signatures, belief, journal, entries, had)
+  const owed = [...notRun(catalogue, journal, ranking), ...ranking.owed]
+  const asked = record.flatMap((one) => (one.state === 'open' && one.asks ? (catalogue.checks.find(({ id }) => id === one.check) ?? []) : []))
+  const plans = plansOf(catalogue, signatures, shares, costs, journal.tried)
   return {
-    ...told(entries, journal),
+    ...told(catalogue, entries, journal),
     stop: null,
     questions,
     verdict: mended ? verdictOf(catalogue, signatures, shares) : found,
@@ -96,15 +104,18 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     parts: partStates(catalogue, signatures, belief, weighed.pairs),
     causes: causesOf(catalogue, signatures, belief.posterior, done),
     open,
-    next: nextOf(catalogue, shown, ranking, remarks, onPad, detail, also),
-    advice: adviceOf(catalogue, weighed, ranking),
+    next: nextOf(catalogue, shown, ranking, [...again(catalogue, remarks), ...owed, ...asked], onPad, detail, also),
+    advice: adviceOf(catalogue, weighed, ranking, owed),
     standing: standingOf(catalogue, signatures, ranking),
     lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
     remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
+    plans,
+    replacement: replacementOf(catalogue, plans, costs, journal.circumstances.age),
     carry: carryOf(catalogue, signatures, shares, costs),
     proofs: proofsOf(catalogue, signatures, journal),
     remarks,
-    closing: [...questions.map((one) => `${one.question} Not answered yet.`), ...closingOf(catalogue, signatures, belief, journal, open)],
+    record,
+    closing: [...questions.map((one) => `${one.question} Not answered yet.`), ...closingOf(catalogue, signatures, belief, journal, open, record)],
     contradiction: surprise(signatures, belief),
     unexamined: belief.unexamined,
     order,
@@ -125,8 +136,13 @@ function rankingOf(catalogue: Catalogue, weighed: WeighedJournal, order: CheckOr
 }
 
 /** What a journal says before anything is weighed. */
-function told(entries: readonly Entry[], journal: JournalRead): Pick<Diagnosis, 'findings' | 'refused' | 'doubted' | 'acts'> {
+function told(catalogue: Catalogue, entries: readonly Entry[], journal: JournalRead): Pick<Diagnosis, 'findings' | 'refused' | 'doubted' | 'acts' | 'advised'> {
   return {
+    advised: readRecord(catalogue, entries).advised.map(({ entry, about, what, answer, due }) => ({
+      ...{ entry, what, answer },
+      about: about ?? null,
+      due: due ?? null,
+    })),
     findings: entriesOf(entries, 'finding').map(({ id, payload }) => ({
       entry: id,
       what: payload.what,
@@ -142,7 +158,7 @@ function told(entries: readonly Entry[], journal: JournalRead): Pick<Diagnosis, 
 function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, questions: DangerQuestion[], order: string): Diagnosis {
   const journal = readJournal(catalogue, entries)
   return {
-    ...told(entries, journal),
+    ...told(catalogue, entries, journal),
     stop,
     questions,
     verdict: null,
@@ -157,8 +173,11 @@ function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, qu
     standing: [],
     lookalikes: [],
     remedies: [],
+    plans: [],
+    replacement: null,
     carry: [],
     proofs: [],
+    record: [],
     remarks: [],
     closing: [`${stop.label}: make safe first.`],
     contradiction: null,
@@ -197,21 +216,36 @@ function suspectsOf(
   })
 }
 
-/** The checks worth doing next and those asked for, with where each suspect says they will fall. */
+/** What is to be read again comes before anything new. */
+function again({ checks }: Catalogue, remarks: readonly Remark[]): Check[] {
+  return remarks.flatMap((one) => checks.find(({ id }) => id === one.again?.check) ?? [])
+}
+
+/** Nothing is "nothing more" before what failed has run: the demands complained of that were not run since the repair, where nothing else is left. */
+function notRun(catalogue: Catalogue, journal: JournalRead, { act }: Ranking): Check[] {
+  if (act?.kind !== 'nothingWrong' || !isRepaired(journal)) return []
+  const failed = new Set(journal.complaints.flatMap((one) => demandsOf(catalogue, one.payload.what)))
+  const done = new Set(answered(journal))
+  return runsThrough(catalogue).filter((check) => (failed.size === 0 || failed.has(check.runsThrough!)) && !done.has(check.id))
+}
+
+/**
+ * The checks worth doing next and those asked for, with where each suspect says they will fall.
+ *
+ * @param before what comes before all that is worth something: to be read again, or owed
+ */
 function nextOf(
   catalogue: Catalogue,
   { journal, signatures, belief }: WeighedJournal,
-  { checks: all, parting, owed }: Ranking,
-  remarks: readonly Remark[],
+  { checks: all, parting }: Ranking,
+  before: readonly Check[],
   onPad: number[],
   detail: number,
   also: readonly string[],
 ): NextCheck[] {
   // what parts nothing is offered behind four that do, or not at all
   const minutesOf = (check: Check) => check.minutes + accessLeft(journal, check.access)
-  // what is to be read again comes before anything new
-  const again = remarks.flatMap((one) => catalogue.checks.find(({ id }) => id === one.again?.check) ?? [])
-  const urgent = [...new Set([...again, ...owed])]
+  const urgent = [...new Set(before)]
   const first = urgent.map((check) => all.find((one) => one.check === check) ?? { check, bits: 0, minutes: minutesOf(check) })
   const checks = [...first, ...all.filter((one) => !urgent.includes(one.check))]
   const best = checks.slice(0, parting !== null && parting < 4 ? Math.min(parting + urgent.length, detail) : detail)
@@ -241,14 +275,19 @@ function standingOf(catalogue: Catalogue, signatures: Signatures, { groups }: Ra
 }
 
 /** Whether going on costs less than acting on what is known. */
-function adviceOf(catalogue: Catalogue, { journal, signatures, belief }: WeighedJournal, { acting, act, going, owed }: Ranking): Diagnosis['advice'] {
+function adviceOf(
+  catalogue: Catalogue,
+  { journal, signatures, belief }: WeighedJournal,
+  { acting, act, going }: Ranking,
+  owed: readonly Check[],
+): Diagnosis['advice'] {
   const acts = acting <= going && owed.length === 0
-  const again = acts && act ? hangsOn(catalogue, signatures, belief, journal, act) : null
+  const oneReading = acts && act ? hangsOn(catalogue, signatures, belief, journal, act) : null
   return {
     does: acts ? 'act' : 'check',
     kind: act?.kind ?? 'unlisted',
     remedies: act?.remedies ?? [],
-    again: again && { check: again.id, label: again.label },
+    again: oneReading && { check: oneReading.id, label: oneReading.label },
     first: owed.map(({ id, label }) => ({ check: id, label })),
     acting,
     going: Number.isFinite(going) ? going : null,

@@ -2,6 +2,8 @@ export { diagnose } from './diagnose.ts'
 export type * from './catalogue/index.ts'
 export {
   allRules,
+  causeItem,
+  closingAnswers,
   demandsOf,
   figureWords,
   isProbe,
@@ -13,6 +15,7 @@ export {
   probeProblem,
   readsOf,
   runOf,
+  seenItem,
   simulatedChecks,
   specOf,
   terminalWords,

@@ -1,6 +1,6 @@
 import { array, mixed, object, string, number } from 'yup'
 import { caseSettingsSchema, check, parseEntry, type CaseSettings, type Entry, type FieldProblem, type Parsed } from '../casebook/index.ts'
-import { isProbe, outcomesOf, probeCheck, probeProblem, specOf, type Catalogue } from '../diagnosis/index.ts'
+import { causeItem, closingAnswers, isProbe, outcomesOf, probeCheck, probeProblem, specOf, type Catalogue } from '../diagnosis/index.ts'
 import { dimensionOf, isUnit, unitsLike } from '../quantity/index.ts'
 
 /** The published case format: one system, its settings and a journal. */
@@ -117,6 +117,11 @@ function readingProblems(catalogue: Catalogue, payload: Extract<Entry, { type: '
   const spec = isProbe(id) ? specOf(id, payload) : undefined
   const why = spec && probeProblem(scheme!, spec)
   if (why) return [{ field: `${path}.place`, message: `${path}.place: ${why}` }]
+  const item = catalogue.closing.some((one) => one.id === id) || catalogue.faults.some((one) => causeItem(one.id) === id)
+  if (item)
+    return outcome !== undefined && (closingAnswers as readonly string[]).includes(outcome)
+      ? []
+      : [{ field: `${path}.outcome`, message: `${path}.outcome: ${id} is answered with ${closingAnswers.join(', ')}` }]
   const found = spec ? probeCheck(scheme!, spec) : catalogue.checks.find((one) => one.id === id)
   if (!found)
     return [{ field: `${path}.check`, message: `${path}.check: "${id}" is not a check of ${catalogue.system.id}; list them with diagnose -- --list checks` }]

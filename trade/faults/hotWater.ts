@@ -330,6 +330,6 @@ export const hotWaterFaults: FaultRow[] = [
     patch: { 'mixer.crossover': [0.2, 0.5] },
     per1000: 12,
     cues: { 'ask.oneTapOnly': 0.25 },
-    remedies: ['mixer.cartridge'],
+    remedies: ['mixer.cartridge', 'mixer.whole'],
   },
 ]

@@ -314,7 +314,7 @@ export const waterFaults: FaultRow[] = [
     patch: { 'fillingLoop.letBy': [0.0003, 0.012], 'water.pressure': [2.1, 2.9] },
     per1000: 12,
     cues: { 'listen.loopHiss': 0.3 },
-    remedies: ['fillingLoop.replace'],
+    remedies: ['fillingLoop.replace', 'fillingLoop.renewValves'],
     damages: { 'relief.passing': 0.15, 'water.overfilled': 0.2 },
   },
   {
@@ -325,7 +325,7 @@ export const waterFaults: FaultRow[] = [
     patch: { 'fillingLoop.leverBroken': 1, 'water.pressure': [0.6, 0.2] },
     per1000: 4,
     cues: { 'ask.topUps': 0.4 },
-    remedies: ['fillingLoop.replace'],
+    remedies: ['fillingLoop.replace', 'fillingLoop.renewValves'],
   },
   {
     id: 'fillingLoop.leftOpen',

@@ -1,6 +1,6 @@
-import { combustion, gasWork, licensed, mend, opened, proveDead, wired, type RemedyRow } from './mend.ts'
+import { combustion, gasWork, licensed, mend, opened, proveDead, wet, wired, type RemedyRow } from './mend.ts'
 
-const burning: Partial<RemedyRow> = { ...gasWork, cautions: [licensed, combustion] }
+const burning: Partial<RemedyRow> = { ...gasWork, cautions: [licensed, combustion], opens: ['chamber'] }
 
 export const burnerRemedies: RemedyRow[] = [
   mend(
@@ -63,7 +63,7 @@ export const burnerRemedies: RemedyRow[] = [
     'Clear the flue or terminal',
     [45, 0, 0.9],
     ['Nest, leaves, ice, crushed bend.', 'Run at high rate, read the products and the air inlet.'],
-    { ...gasWork, access: 'none', cautions: ['Work at height.', licensed, combustion] },
+    { ...gasWork, access: 'none', cautions: ['Work at height.', licensed, combustion], opens: ['flue'] },
   ),
   mend(
     'flue.seals',
@@ -72,6 +72,7 @@ export const burnerRemedies: RemedyRow[] = [
     ['Do not leave it running meanwhile.', 'All seals of the run, not the worst only.', 'Air inlet read again.'],
     {
       ...burning,
+      opens: ['flue', 'chamber'],
       parts: ['flue seals'],
       seals: ['flue seals'],
     },
@@ -149,6 +150,7 @@ export const burnerRemedies: RemedyRow[] = [
     ['Gas off, prove dead, change the valve with new seals.', 'Tightness test, combustion or burner pressure at high and low rate.'],
     {
       ...burning,
+      opens: ['gasWay', 'chamber'],
       parts: ['gas valve'],
       seals: ['gas seals'],
     },
@@ -217,7 +219,7 @@ export const burnerRemedies: RemedyRow[] = [
     'Flush the main exchanger',
     [120, 60, 0.6],
     ['Cap the openings above the board.', 'Flush both ways, clean the system, fit a filter.'],
-    { access: 'drained', cautions: ['Hot water under pressure: drain first.'], parts: ['cleaner', 'inhibitor'] },
+    { ...wet, parts: ['cleaner', 'inhibitor'] },
   ),
   mend(
     'exchanger.brush',
@@ -229,6 +231,7 @@ export const burnerRemedies: RemedyRow[] = [
   mend('exchanger.replace', 'Fit a new main exchanger', [180, 420, 0.95], ['Compare with a new appliance before ordering.'], {
     ...gasWork,
     access: 'drained',
+    opens: ['case', 'chamber', 'gasWay'],
     cautions: ['Heavy part.', licensed, combustion],
     parts: ['main exchanger'],
     seals: ['exchanger seals', 'burner door seal', 'flue seals'],

@@ -1,4 +1,4 @@
-import { mend, proveDead, wet, wired, type RemedyRow } from './mend.ts'
+import { mend, proveDead, wetOutside, wired, type RemedyRow } from './mend.ts'
 
 /** A motor valve's remedies. */
 function valveRemedies(part: string, name: string): RemedyRow[] {
@@ -11,7 +11,7 @@ function valveRemedies(part: string, name: string): RemedyRow[] {
       { ...wired, parts: ['valve head'] },
     ),
     mend(`${part}.body`, `Free or renew the body of the ${name}`, [75, 62, 0.95], ['Drain, change the body, head back on.', 'Sludge in it: clean and dose.'], {
-      ...wet,
+      ...wetOutside,
       parts: ['motor valve'],
       seals: ['fittings'],
     }),
@@ -40,9 +40,10 @@ export const controlRemedies: RemedyRow[] = [
   mend('cylinderStat.refix', 'Fix the cylinder thermostat back on bare metal', [12, 1, 0.95], ['Strap tight, lagging closed round it.'], { ...wired }),
   mend('wire.renew', 'Renew the conductor or use a spare core', [40, 8, 0.94], ['Identify it at both ends, sleeve it, number it.'], {
     ...wired,
+    each: true,
     parts: ['cable'],
   }),
-  mend('wire.land', 'Terminate the conductor where it belongs', [25, 1, 0.95], ['Find its destination first: colours lie.'], { ...wired }),
+  mend('wire.land', 'Terminate the conductor where it belongs', [25, 1, 0.95], ['Find its destination first: colours lie.'], { ...wired, each: true }),
   mend('transformer.replace', 'Fit a new control transformer', [30, 38, 0.96], ['Find what killed it: a short in a valve head?'], {
     ...wired,
     parts: ['24 V transformer'],
@@ -63,10 +64,12 @@ export const controlRemedies: RemedyRow[] = [
     ['Identified at both ends, sleeved, numbered.', 'Run both demands: nothing runs unasked.'],
     {
       ...wired,
+      each: true,
     },
   ),
   mend('wire.part', 'Part the touching conductors, fit a new fuse', [35, 3, 0.92], ['Find where it chafed; no continuity between the cores before power.'], {
     ...wired,
+    each: true,
     parts: ['fuse', 'cable'],
   }),
   mend('supply.fuse', 'Find what blew it, fit a fuse of the right size', [25, 1, 0.8], ['No continuity live to neutral or earth before power.'], {
@@ -78,6 +81,15 @@ export const controlRemedies: RemedyRow[] = [
     'Put live and neutral right at the supply',
     [20, 0, 0.97],
     ['Prove at the boiler: live to earth 230 V, neutral to earth next to none.'],
+    {
+      ...wired,
+    },
+  ),
+  mend(
+    'cable.prove',
+    'Prove the cable: continuity end to end, insulation to earth',
+    [15, 0, 1],
+    ['Both ends disconnected, dead.', 'Every core whole, none touching another or earth.'],
     {
       ...wired,
     },

@@ -1,4 +1,4 @@
-import { drainFirst, mend, opened, proveDead, qualified, wet, type RemedyRow } from './mend.ts'
+import { drainFirst, mend, opened, proveDead, qualified, wet, wetOutside, type RemedyRow } from './mend.ts'
 
 const cold: Partial<RemedyRow> = { access: 'caseOff', cautions: ['Water near electrics: dry everything before power.'] }
 const unvented: Partial<RemedyRow> = { skill: 'unvented', access: 'drained', cautions: [qualified] }
@@ -135,8 +135,13 @@ export const hotWaterRemedies: RemedyRow[] = [
     ['Shut the isolators of one mixer after another until the crossing stops.', 'Cartridge first; the body can be cracked: compare with its twin.'],
     { skill: 'anyone', parts: ['mixer cartridge'] },
   ),
+  mend('mixer.whole', 'Fit a new mixer tap', [60, 95, 0.97], ['Shut its isolators.', 'A new cartridge in vain points to a cracked body.'], {
+    skill: 'anyone',
+    parts: ['mixer tap', 'tap tails'],
+    seals: ['washers'],
+  }),
   mend('cylinder.flushCoil', 'Vent and flush the cylinder coil', [60, 20, 0.8], ['Flow only through the coil, vent its high point, flush, dose.'], {
-    ...wet,
+    ...wetOutside,
     parts: ['cleaner', 'inhibitor'],
   }),
   mend('cylinder.descale', 'Descale the coil from the water side', [110, 35, 0.65], ['Drain the cylinder, inspection port, descaler.'], {
@@ -149,7 +154,10 @@ export const hotWaterRemedies: RemedyRow[] = [
     cautions: [qualified, 'Heavy part.'],
     parts: ['cylinder'],
   }),
-  mend('cylinder.swapPipes', 'Put flow and return the right way round', [90, 15, 0.96], ['Flow to the upper connection.'], { ...wet, parts: ['fittings'] }),
+  mend('cylinder.swapPipes', 'Put flow and return the right way round', [90, 15, 0.96], ['Flow to the upper connection.'], {
+    ...wetOutside,
+    parts: ['fittings'],
+  }),
   mend(
     'reducingValve.replace',
     'Fit a new pressure-reducing valve',

@@ -19,7 +19,10 @@ export const storedPressure = 'Stored pressure: keep clear of the valve.'
 export const qualified = 'Unvented cylinders only by those qualified for them.'
 
 type Kind = Pick<RemedyRow, 'access'> & Partial<RemedyRow>
-export const gasWork: Kind = { skill: 'gas', access: 'caseOff' }
+export const gasWork: Kind = { skill: 'gas', access: 'caseOff', opens: ['gasWay'] }
 export const wired: Kind = { skill: 'electrical', access: 'live', cautions: [proveDead] }
 export const opened: Kind = { access: 'caseOff', cautions: [proveDead] }
-export const wet: Kind = { access: 'drained', cautions: [drainFirst] }
+/** inside the case, water let out */
+export const wet: Kind = { access: 'drained', cautions: [drainFirst], opens: ['case'] }
+/** outside the case, water let out */
+export const wetOutside: Kind = { access: 'drained', cautions: [drainFirst] }

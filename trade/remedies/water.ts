@@ -1,4 +1,4 @@
-import { drainFirst, mend, opened, storedPressure, wet, type RemedyRow } from './mend.ts'
+import { drainFirst, mend, opened, storedPressure, wet, wetOutside, type RemedyRow } from './mend.ts'
 
 export const waterRemedies: RemedyRow[] = [
   mend(
@@ -38,7 +38,7 @@ export const waterRemedies: RemedyRow[] = [
     'Flush the radiators, fit a filter, dose',
     [240, 90, 0.75],
     ['Mechanical cleaning of the worst; results of flushing are disputed: say so.', 'Filter, inhibitor.'],
-    { ...wet, parts: ['cleaner', 'inhibitor', 'system filter'] },
+    { ...wetOutside, parts: ['cleaner', 'inhibitor', 'system filter'] },
   ),
   mend('systemFilter.clean', 'Clean the filter and dose', [20, 12, 0.95], ['Both sides shut, magnet out, rinse, new O-ring.'], {
     cautions: [drainFirst],
@@ -61,7 +61,7 @@ export const waterRemedies: RemedyRow[] = [
   ),
   mend('gauge.replace', 'Fit a new gauge', [25, 16, 0.97], ['Drain below it, capillary not kinked.'], { ...wet, parts: ['pressure gauge'] }),
   mend('pipework.mend', 'Find and mend the leak', [75, 20, 0.85], ['Proved with the system hot and cold.', 'Top up and dose.'], {
-    ...wet,
+    ...wetOutside,
     parts: ['fittings'],
   }),
   mend('unions.remake', 'Remake the joint with a new washer', [30, 4, 0.93], ['New washer or O-ring, always.', 'Wipe, watch through a heating run.'], {
@@ -134,6 +134,24 @@ export const waterRemedies: RemedyRow[] = [
     ['Isolate, blank the built-in valve, new loop with check valve.', 'Leave it disconnected and capped.'],
     { ...wet, parts: ['filling loop'] },
   ),
+  mend(
+    'fillingLoop.renewValves',
+    'Fit new built-in filling valves',
+    [50, 42, 0.95],
+    ['Isolate, drain the block.', 'New valves with new seals; shut, they keep shut: watch the gauge.'],
+    {
+      ...wet,
+      parts: ['filling valves'],
+      seals: ['O-rings'],
+    },
+  ),
+  mend('hoses.rinse', 'Take both hoses off, bend and rinse them', [20, 2, 1], ['What crunches when bent is dirt.', 'New washers, no twist.'], {
+    ...wet,
+    seals: ['fibre washers'],
+  }),
+  mend('water.treat', 'Clean and dose the system water', [30, 28, 1], ['Cleaner through the system, filter emptied, inhibitor to the dose for its volume.'], {
+    parts: ['cleaner', 'inhibitor'],
+  }),
   mend('fillingLoop.shut', 'Shut both handles, lower the pressure', [10, 0, 0.97], ['Handle across the pipe = shut.', 'Watch it: does it still let by?'], {
     skill: 'anyone',
   }),

@@ -1,6 +1,6 @@
 import { parametersOf } from '../../system/index.ts'
-import { allRules, type Catalogue, type Experience, type Rules } from '../catalogue/index.ts'
-import type { JournalRead, Mending } from '../evidence/index.ts'
+import { allRules, type Catalogue, type Experience, readsOf, type Rules } from '../catalogue/index.ts'
+import type { Evidence, JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
 import { complaintWeights } from './explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
@@ -176,11 +176,33 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
       check: one.check.id,
       label: one.check.label,
       epoch: one.epoch,
-      table: evidenceLikelihood(catalogue, signatures, one, rules),
+      table: afterFilling(catalogue, signatures, journal, one, evidenceLikelihood(catalogue, signatures, one, rules)),
     })
   for (const { fault, entry, epoch } of journal.seen)
     into(epoch, null).push({ entries: [entry], check: null, label: catalogue.faults[fault]!.label, epoch, table: sightLikelihood(signatures, fault) })
   return [...sittings.values()]
+}
+
+/**
+ * A reading made on the visit on which the pressure was set right says nothing yet of what loses or gains water slowly: it is judged as if that were
+ * away. Signs and what is watched over hours are seen all the same.
+ */
+function afterFilling(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  { mendings }: JournalRead,
+  { check, epoch, visit, told }: Evidence,
+  table: Float64Array,
+): Float64Array {
+  const { sets, first } = signatures
+  const overHours = readsOf(check).some((read) => 'story' in read)
+  if (told || check.result.kind === 'cue' || overHours || !mendings.slice(0, epoch).some((one) => one.filled && one.visit === visit)) return table
+  const slow = catalogue.faults.flatMap((fault, index) => (fault.slow ? [index] : []))
+  sets.forEach((_set, row) => {
+    const shown = shownIn(signatures, slow, row)
+    if (shown !== row) for (let draw = 0; draw < first[row + 1]! - first[row]!; draw++) table[first[row]! + draw] = table[first[shown]! + draw]!
+  })
+  return table
 }
 
 /** The row that holds what is left of another with some faults out of the way; a row of its own stays as it is. */

@@ -3,6 +3,7 @@ import type { Phase, PhaseRecord, Reduce, Script } from '../../plant/index.ts'
 import type { UnitSymbol } from '../../quantity/index.ts'
 import type { BoilerSystem, Demand, SignalName } from '../../system/index.ts'
 import type { Asked, Probe } from '../../wiring/index.ts'
+import type { ClosingItem, Opening } from './closingItem.ts'
 
 /** A named run of the plant that checks are read from. */
 export interface Run extends Script {
@@ -143,6 +144,10 @@ export interface Fault {
   background?: Background[]
   /** checks that look for why a wrong state came about */
   causeChecks?: string[]
+  /** too little or too much water, and nothing else: filling or letting out sets it right */
+  setByFilling?: true
+  /** it loses or gains water slowly: once the pressure is set right it shows again only after hours */
+  slow?: true
 }
 
 /** Who may do a job. */
@@ -165,6 +170,21 @@ export interface Remedy {
   cautions: string[]
   /** cheap checks of what looks alike, which come before a dear part is condemned: with the faults each of them shows */
   before?: { check: string; faults: string[] }[]
+  /** what it opens besides what has to be got at */
+  opens?: Opening[]
+  /** it mends only the one that is named: one conductor, one joint */
+  each?: true
+  /** what belongs to the same job, with why and the chance that leaving it out brings the fault back */
+  alongside?: { remedy: string; because: string; comesBack: number }[]
+}
+
+/** The whole appliance new, to weigh a repair against. */
+export interface Replacement {
+  label: string
+  minutes: number
+  partsCost: number
+  /** how long one lasts, years */
+  years: number
 }
 
 /** A complaint of the customer's, as answers to checks. */
@@ -277,6 +297,9 @@ export interface Catalogue {
   speech: Speech
   facts: FactKind[]
   actions: ActionKind[]
+  /** what must stand in the record before closing */
+  closing: ClosingItem[]
+  replacement?: Replacement
   /** pairs with different remedies that no check of this catalogue parts, and why */
   inseparable: { faults: [string, string]; why: string }[]
   /** states that are no fault of the boiler, and the share of call-outs nobody has a name for */

@@ -1,5 +1,6 @@
 import type { UnitSymbol } from '../../quantity/index.ts'
 import type { Access, Check, Skill } from './catalogue.ts'
+import type { RecordItem } from './closingItem.ts'
 
 /** Reason to do nothing but make safe. */
 export interface Stop {
@@ -133,6 +134,58 @@ export interface RemedyOption {
   unfit: string | null
 }
 
+/** One job of a plan. */
+export interface PlanStep {
+  remedy: string
+  label: string
+  /** the faults it is for, as ids and in words; none where it only belongs to the job */
+  faults: string[]
+  for: string[]
+  /** what the fault it is for is to the others; `alongside` where the step belongs to another's job */
+  role: Origin['role'] | 'alongside'
+  /** why it belongs to the job */
+  because: string | null
+  minutes: number
+  access: Access
+  skill: Skill
+  seals: string[]
+  steps: string[]
+  cautions: string[]
+}
+
+/** One way to mend everything that is likeliest to stand, as one job with one time and one price. */
+export interface Plan {
+  id: 'usual' | 'cheapest' | 'lasting'
+  steps: PlanStep[]
+  /** what has to be got at counted once */
+  minutes: number
+  savedMinutes: number
+  money: number
+  parts: string[]
+  chanceOfReturn: number
+  /** what the chance of return is made of, the largest first */
+  because: { says: string; share: number }[]
+}
+
+/** The whole appliance new against a repair. */
+export interface ReplacementSum {
+  label: string
+  money: number
+  minutes: number
+  years: number
+  /** years, as told; null where nobody said */
+  age: number | null
+  /** how many years the old one has left, at the usual life of one; at least one */
+  yearsLeft: number
+  /** money a year of service: of the repair with its chance of return, of the new one */
+  perYear: { repair: number; replacement: number }
+  cheaper: 'repair' | 'replacement'
+  /** the plan it is weighed against */
+  plan: Plan['id']
+  /** why it is worth a thought */
+  because: string
+}
+
 /** The verdict, when one part stands out. */
 export interface Verdict {
   part: string
@@ -179,17 +232,26 @@ export interface Diagnosis {
     remedies: string[]
     /** the one reading acting hangs on: to be taken again first */
     again: { check: string; label: string } | null
-    /** cheap checks of what looks the same, owed before this is condemned */
+    /** owed before that: cheap checks of what looks the same before it is condemned, the demand that failed before nothing more is wrong */
     first: { check: string; label: string }[]
     acting: number
     going: number | null
   } | null
   lookalikes: LookAlike[]
   remedies: RemedyOption[]
+  /** ways to mend the whole of the likeliest set as one job, best first */
+  plans: Plan[]
+  /** the whole appliance new against the best plan, where that is worth a thought */
+  replacement: ReplacementSum | null
   carry: { part: string; probability: number; cost: number }[]
   /** what shows that a repair holds */
   proofs: Proof[]
+  /** what must stand in the record before closing, by what was found and done, with what stands there */
+  record: RecordItem[]
+  /** what bars closing, in words; empty when the case is really finished */
   closing: string[]
+  /** what the customer was told, and what was declined */
+  advised: { entry: string; about: string | null; what: string; answer: 'given' | 'declined'; due: string | null }[]
   refused: Refusal[]
   /** readings that disagree, differences that are none, and the one that speaks against all the rest */
   remarks: Remark[]

@@ -1,7 +1,7 @@
 export { costOfActing, costToGo, wrongActs } from './costs.ts'
 export { hangsOn } from './decidingReading.ts'
 export { addByResult, bitsOf, mutualInformation, type Weighing, weighing } from './information.ts'
-export { accessLeft, aheadOf, rankChecks, type RankedCheck, type Ranking, turningTo } from './nextCheck.ts'
+export { accessLeft, accessMinutes, aheadOf, rankChecks, type RankedCheck, type Ranking, turningTo } from './nextCheck.ts'
 export { type NextProbe, nextProbes } from './nextProbes.ts'
 export { provingMinutes, runsThrough } from './proving.ts'
 export { separation } from './separation.ts'

@@ -44,7 +44,7 @@ const dearer = 1.5
 const minutesPerBit = 4
 
 /** Minutes to get at something and to put it back, once a visit. Common practice. */
-const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, drained: 20 }
+export const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, drained: 20 }
 /** minutes any check takes before it begins and after it ends: turning to it, writing it down. Assumed */
 export const turningTo = 2
 

@@ -2,9 +2,6 @@ import type { EntryOf } from '../../casebook/index.ts'
 import type { Check, Doubt, Experience, Refusal } from '../catalogue/index.ts'
 import type { Act } from './acts.ts'
 
-/** What was done once in vain works the second time less often. Assumed */
-export const seldomAgain = 0.6
-
 /** One reading as the likelihood takes it: several of one check between two repairs are one. */
 export interface Evidence {
   check: Check
@@ -31,6 +28,9 @@ export interface Mending {
   works: number
   /** faults out of the way from here to the next change */
   aside: number[]
+  /** the water pressure was set right with it */
+  filled: boolean
+  visit: string
 }
 
 /** What a journal says to the reasoning. */

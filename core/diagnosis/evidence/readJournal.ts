@@ -4,8 +4,9 @@ import { convert, type UnitSymbol } from '../../quantity/index.ts'
 import { type Catalogue, type Check, isProbe, namedOutcome, type NumberResult, outcomesOf, probeCheck, probeProblem, specOf } from '../catalogue/index.ts'
 import { type Act, actsAfter, barring, setAside } from './acts.ts'
 import { historyAnswers, knownBackground } from './history.ts'
+import { worksNow } from './again.ts'
 import { cutOff, doubtful, impossibility, refuseCrossing, sameKind } from './impossible.ts'
-import { type Evidence, type JournalRead, seldomAgain } from './journalRead.ts'
+import { type Evidence, type JournalRead } from './journalRead.ts'
 
 /** How far a reading is trusted: the share of it that is taken for "anything". */
 const doubt = { sure: 0, unsure: 0.35, doubtful } as const
@@ -120,8 +121,14 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
       case 'repair': {
         const remedy = catalogue.remedies.find((one) => one.id === entry.payload.remedy)
         if (remedy) {
-          const again = result.tried.has(remedy.id) ? seldomAgain : 1
-          change(entry.id, indices(remedy.mends), entry.payload.result === 'failed' ? 0.05 : remedy.works * again)
+          const named = entry.payload.faults?.filter((id) => remedy.mends.includes(id)) ?? []
+          // one conductor landed is the repair of that conductor
+          change(
+            entry.id,
+            indices(remedy.each && named.length > 0 ? named : remedy.mends),
+            entry.payload.result === 'failed' ? 0.05 : worksNow(catalogue.remedies, remedy, result.tried),
+            remedy.access === 'drained',
+          )
           result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
         }
         break
@@ -139,8 +146,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
   refuseCrossing(result)
   return result
 
-  function change(entry: string, faults: number[], works: number) {
-    result.mendings.push({ entry, faults, works, aside: setAside(catalogue, result.acts) })
+  function change(entry: string, faults: number[], works: number, drained = false) {
+    const filled = drained || faults.some((index) => catalogue.faults[index]!.setByFilling)
+    result.mendings.push({ entry, faults, works, aside: setAside(catalogue, result.acts), filled, visit: result.visit })
   }
 
   function indices(ids: string[]): number[] {

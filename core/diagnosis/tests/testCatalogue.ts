@@ -34,6 +34,7 @@ export const smallCatalogue = (own: Partial<Catalogue> = {}): Catalogue => ({
   speech: { families: {}, signs: [], listed: [] },
   facts: [],
   actions: [],
+  closing: [],
   prior: { nothingWrong: 25, noDemand: 40, unlisted: 20, coincidence: 0.4, sharedBackground: 1, noDemandPatches: [{}] },
   inseparable: [],
   ...own,

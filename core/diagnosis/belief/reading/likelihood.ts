@@ -1,4 +1,4 @@
-import { allRules, type Catalogue, type Instrument, type Rules } from '../../catalogue/index.ts'
+import { allRules, type Catalogue, type Check, type Instrument, type Rules } from '../../catalogue/index.ts'
 import type { Evidence, JournalRead } from '../../evidence/index.ts'
 import { type Alike, alikeReadings, type Signatures } from '../../signatures/index.ts'
 import {
@@ -54,7 +54,7 @@ function weigh(catalogue: Catalogue, signatures: Signatures, evidence: Evidence,
   const instrument = instrumentOf(catalogue, check)
   const strange = strangely(evidence)
   const cap = check.direct ? sightCap : readingCap
-  const usual = evidence.outcomes.length > 0 ? usualOf(catalogue, signatures, evidence) : null
+  const usual = evidence.outcomes.length > 0 ? usualOf(catalogue, signatures, evidence.check) : null
   const likelihood = (value: number, set: readonly number[]) => likelihoodOf(catalogue, evidence, instrument, usual, value, set)
   if (check.result.kind === 'cue') {
     const rows = Float64Array.from({ length: unlisted }, (_unused, row) => likelihood(NaN, sets[row] ?? []))
@@ -174,7 +174,7 @@ export function drawWeights(plants: readonly Record<string, number>[], spreads: 
 }
 
 /** What sound appliances read of a check that is a number; null of any other. */
-function usualOf(catalogue: Catalogue, signatures: Signatures, { check }: Evidence): Usual | null {
+export function usualOf(catalogue: Catalogue, signatures: Signatures, check: Check): Usual | null {
   if (check.result.kind !== 'number') return null
   const { values, of } = alikeReadings(catalogue, signatures, check)
   const read = Array.from({ length: signatures.draws }, (_unused, draw) => onScale(check, values[of[draw]!]!)).filter((one) => !Number.isNaN(one))

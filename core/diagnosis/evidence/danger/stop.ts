@@ -4,20 +4,23 @@ import { unsafeReading } from './unsafeReading.ts'
 import { hear } from './hear.ts'
 
 /** What of a catalogue danger is judged by. */
-type Knowledge = Pick<Catalogue, 'dangers' | 'speech' | 'complaints' | 'checks' | 'actions'>
+type Knowledge = Pick<Catalogue, 'dangers' | 'speech' | 'complaints' | 'checks' | 'actions' | 'closing'>
 
 /**
  * Danger comes before any ranking: a complaint of danger, words of danger in what anyone wrote anywhere, or a reading that is unsafe stops the case
  * until an entry says it was made safe. Where words leave it open it is asked about, until somebody answers.
  *
  * @param entries the journal, in any order
+ * @returns `had`: every danger the case was stopped for, also those made safe since
  */
-export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { stop: Stop | null; questions: DangerQuestion[] } {
+export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { stop: Stop | null; questions: DangerQuestion[]; had: string[] } {
   let stops: Omit<Stop, 'others'>[] = []
   let questions: DangerQuestion[] = []
+  const had = new Set<string>()
   const stop = (id: string, entry: string, because: string) => {
     const danger = catalogue.dangers.find((one) => one.id === id)
     if (!danger) return
+    had.add(id)
     if (!stops.some((one) => one.danger === id)) stops.push({ danger: id, label: danger.label, entry, because, say: danger.say, act: danger.act })
     questions = questions.filter((one) => one.danger !== id)
   }
@@ -53,7 +56,11 @@ export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { st
       }
   }
   const [first, ...others] = stops
-  return { stop: first ? { ...first, others: others.map(({ danger, label, because, entry }) => ({ danger, label, because, entry })) } : null, questions }
+  return {
+    stop: first ? { ...first, others: others.map(({ danger, label, because, entry }) => ({ danger, label, because, entry })) } : null,
+    questions,
+    had: [...had],
+  }
 
   function ask(danger: Danger | undefined, entry: string, words: string) {
     if (!danger || stops.some((one) => one.danger === danger.id) || questions.some((one) => one.danger === danger.id)) return

@@ -4,14 +4,17 @@ import type { Catalogue } from '../../catalogue/index.ts'
 import { sameKind } from '../impossible.ts'
 
 /**
- * The danger a reading shows by itself: an outcome that must not be, or a number above what its check allows, however surely it was taken.
+ * The danger a reading shows by itself: an outcome that must not be, a number above what its check allows, however surely it was taken, or
+ * something that must be right before leaving and is not.
  *
  * @returns null where it shows none
  */
 export function unsafeReading(
-  { checks }: Pick<Catalogue, 'checks'>,
+  { checks, closing }: Pick<Catalogue, 'checks' | 'closing'>,
   { check: id, outcome, value, unit }: EntryOf<'reading'>['payload'],
 ): { danger: string; because: string } | null {
+  const item = closing.find((one) => one.id === id)
+  if (item) return item.unsafe !== undefined && outcome === 'notRight' ? { danger: item.unsafe, because: `${item.label}: not right` } : null
   const check = checks.find((one) => one.id === id)
   if (!check?.unsafe) return null
   const { danger, outcomes, above } = check.unsafe

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { carrying, comingBack, timeCosts, usualCosts, type Catalogue } from '../catalogue/index.ts'
-import { rowsOf, type Signatures } from '../signatures/index.ts'
-import { smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
-import { nameOf } from './naming.ts'
-import { oddsBehind, originsOf } from './origins.ts'
-import { causesOf } from './causes.ts'
+import { carrying, comingBack, timeCosts, usualCosts, type Catalogue } from '../../catalogue/index.ts'
+import { rowsOf, type Signatures } from '../../signatures/index.ts'
+import { smallCatalogue, smallCheck } from '../../tests/testCatalogue.ts'
+import { nameOf } from '../naming.ts'
+import { oddsBehind, originsOf } from '../origins.ts'
+import { causesOf } from '../causes.ts'
 import { carryOf, remediesOf } from './remedies.ts'
 
 const fault = (id: string, remedies: string[], more: Partial<Catalogue['faults'][number]> = {}): Catalogue['faults'][number] => ({

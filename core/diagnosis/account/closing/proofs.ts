@@ -1,7 +1,7 @@
-import type { Catalogue, Check, Proof } from '../catalogue/index.ts'
-import { runsThrough } from '../choice/index.ts'
-import type { JournalRead } from '../evidence/index.ts'
-import type { Signatures } from '../signatures/index.ts'
+import type { Catalogue, Check, Proof } from '../../catalogue/index.ts'
+import { runsThrough } from '../../choice/index.ts'
+import type { JournalRead } from '../../evidence/index.ts'
+import type { Signatures } from '../../signatures/index.ts'
 
 /**
  * What shows that a repair holds: every demand run right through, then what was complained of asked again where no run settles it. Each with what was

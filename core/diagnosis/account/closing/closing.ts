@@ -1,10 +1,10 @@
-import { type Belief, leadingRows, resultChances } from '../belief/index.ts'
-import { type Catalogue, type Check, type Diagnosis, outcomesOf } from '../catalogue/index.ts'
-import { runsThrough } from '../choice/index.ts'
-import { isRepaired, type JournalRead, within } from '../evidence/index.ts'
-import type { Signatures } from '../signatures/index.ts'
+import { type Belief, leadingRows, resultChances } from '../../belief/index.ts'
+import { type Catalogue, type Check, type Diagnosis, outcomesOf } from '../../catalogue/index.ts'
+import { runsThrough } from '../../choice/index.ts'
+import { isRepaired, type JournalRead, within } from '../../evidence/index.ts'
+import type { Signatures } from '../../signatures/index.ts'
 import { healthyOutcome, saidSince } from './proofs.ts'
-import { expectedOf } from './expected.ts'
+import { expectedOf } from '../expected.ts'
 
 /** Complaints no part that stands out explains, and no later reading has shown put right. */
 export function openComplaints(catalogue: Catalogue, signatures: Signatures, belief: Belief, journal: JournalRead, standsOut: boolean): Diagnosis['open'] {
@@ -53,7 +53,19 @@ function chanceNow(catalogue: Catalogue, signatures: Signatures, belief: Belief,
   return rows.reduce((sum, row) => sum + belief.posterior[row]! * resultChances(catalogue, signatures, belief, check, row)[place]!, 0) / total
 }
 
-export function closingOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, journal: JournalRead, open: Diagnosis['open']): string[] {
+/**
+ * What bars closing, in words; empty when the case is really finished.
+ *
+ * @param record what must stand in the record, with what stands there
+ */
+export function closingOf(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  belief: Belief,
+  journal: JournalRead,
+  open: Diagnosis['open'],
+  record: Diagnosis['record'],
+): string[] {
   const bars: string[] = []
   const repaired = isRepaired(journal)
   if (!repaired) bars.push('No repair recorded.')
@@ -70,6 +82,11 @@ export function closingOf(catalogue: Catalogue, signatures: Signatures, belief: 
     bars.push(`Other demand not run since the repair: ${notRun.map((check) => (check.runsThrough === 'heating' ? 'heating' : 'hot water')).join(', ')}.`)
   for (const { kind } of journal.acts) bars.push(`${kind.label}: to be undone before leaving (${within(kind.undo!)}).`)
   for (const one of open) bars.push(`${one.label}: not explained.`)
+  for (const { label, why, state, leaves } of record) {
+    if (state === 'open') bars.push(`${label}. ${why}`)
+    if (state === 'notRight') bars.push(`${label}: not right. Put it right and look again.`)
+    if (state === 'notDone' && !leaves) bars.push(`${label}: it cannot be left out. ${why}`)
+  }
   return [...new Set(bars)]
 }
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { scriptedJournal, type Entry } from '../../casebook/index.ts'
-import { demandsOf, runOf, type Catalogue } from '../catalogue/index.ts'
-import { readJournal } from '../evidence/index.ts'
-import type { Signatures } from '../signatures/index.ts'
-import { outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
+import { scriptedJournal, type Entry } from '../../../casebook/index.ts'
+import { demandsOf, runOf, type Catalogue } from '../../catalogue/index.ts'
+import { readJournal } from '../../evidence/index.ts'
+import type { Signatures } from '../../signatures/index.ts'
+import { outcomeOf, smallCatalogue, smallCheck } from '../../tests/testCatalogue.ts'
 import { healthyOutcome, proofsOf } from './proofs.ts'
 
 const catalogue: Catalogue = smallCatalogue({

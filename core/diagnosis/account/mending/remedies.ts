@@ -1,7 +1,7 @@
-import { carrying, type Catalogue, comingBack, type Costs, type Diagnosis, type RemedyOption, timeCosts } from '../catalogue/index.ts'
-import { seldomAgain } from '../evidence/index.ts'
-import type { Signatures } from '../signatures/index.ts'
-import { faultProbabilities } from './partStates.ts'
+import { carrying, type Catalogue, comingBack, type Costs, type Diagnosis, type RemedyOption, timeCosts } from '../../catalogue/index.ts'
+import { worksNow } from '../../evidence/index.ts'
+import type { Signatures } from '../../signatures/index.ts'
+import { faultProbabilities } from '../partStates.ts'
 
 /**
  * Ways of mending the likeliest set of faults, cheapest first, coming back included.
@@ -36,7 +36,7 @@ export function remediesOf(
         mends: remedy.mends,
         minutes: remedy.minutes,
         money: Math.round(remedy.partsCost + timeCosts(costs, remedy.minutes)),
-        chanceOfReturn: 1 - covered * remedy.works * (tried.has(remedy.id) ? seldomAgain : 1),
+        chanceOfReturn: 1 - covered * worksNow(catalogue.remedies, remedy, tried),
         parts: remedy.parts,
         seals: remedy.seals,
         access: remedy.access,

@@ -1,0 +1,174 @@
+import { accessMinutes } from '../../choice/index.ts'
+import { type Access, type Catalogue, comingBack, type Costs, type Plan, type PlanStep, type Remedy, timeCosts } from '../../catalogue/index.ts'
+import { worksNow } from '../../evidence/index.ts'
+import { linkTo } from '../../belief/index.ts'
+import type { FaultSet, Signatures } from '../../signatures/index.ts'
+import { nameOf } from '../naming.ts'
+import { originsOf } from '../origins.ts'
+
+/** how many sets that a plan leaves standing are named; the rest are told together */
+const named = 3
+/** of how often a repair does not hold, so much is left where what brought the fault about is mended with it. Assumed */
+const withItsCause = 0.4
+
+/**
+ * Ways to mend the whole of the likeliest set of faults as one job: what brought the others about first, what has to be got at paid once, with
+ * what belongs to the same job. One time, one price, and the chance of coming back with what it is made of.
+ *
+ * @param shares of the rows, as found or as they stand now
+ * @param tried how often each remedy was carried out already: what was in vain once works less often
+ * @returns the one of least expected cost first; others where they differ: the cheapest today, and the least likely to come back
+ */
+export function plansOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array, costs: Costs, tried: ReadonlyMap<string, number>): Plan[] {
+  const set = signatures.sets[shares.indexOf(Math.max(...shares))] ?? []
+  if (set.length === 0) return []
+  const works = (remedy: Remedy) => worksNow(catalogue.remedies, remedy, tried)
+  const price = (remedy: Remedy) => remedy.partsCost + timeCosts(costs, remedy.minutes)
+  const ways: [Plan['id'], (remedy: Remedy) => number][] = [
+    ['usual', (one) => price(one) + (1 - works(one)) * comingBack(costs)],
+    ['cheapest', price],
+    ['lasting', (one) => -works(one) * 1e6 + price(one)],
+  ]
+  const plans = ways.flatMap(([id, weight]): Plan[] => {
+    const chosen = chooseFor(catalogue, set, weight)
+    if (!chosen) return []
+    return [planOf(catalogue, signatures, set, id, id === 'cheapest' ? chosen : withAlongside(catalogue, chosen), { shares, costs, works })]
+  })
+  return plans.filter(
+    (plan, place) =>
+      !plans
+        .slice(0, place)
+        .some((other) => other.steps.length === plan.steps.length && plan.steps.every((step) => other.steps.some((one) => one.remedy === step.remedy))),
+  )
+}
+
+/** Of each fault the remedy of least weight, unless one chosen already mends it too; null where a fault has none. */
+function chooseFor({ faults, remedies }: Catalogue, set: FaultSet, weight: (remedy: Remedy) => number): Map<Remedy, string[]> | null {
+  const chosen = new Map<Remedy, string[]>()
+  const left = set.map((index) => faults[index]!)
+  // what has fewest ways to be mended is chosen for first: it may settle others
+  for (const fault of [...left].sort((a, b) => a.remedies.length - b.remedies.length)) {
+    const present = [...chosen.keys()].find((one) => one.mends.includes(fault.id) && !one.each)
+    const [best] = present ? [present] : remedies.filter((one) => one.mends.includes(fault.id)).sort((a, b) => weight(a) - weight(b))
+    if (!best) return null
+    chosen.set(best, [...(chosen.get(best) ?? []), fault.id])
+  }
+  return chosen
+}
+
+/** With what belongs to the same jobs. */
+function withAlongside({ remedies }: Catalogue, chosen: Map<Remedy, string[]>): Map<Remedy, string[]> {
+  const all = new Map(chosen)
+  for (const id of belongs([...chosen.keys()]).keys()) {
+    const remedy = remedies.find((one) => one.id === id)
+    if (remedy && !all.has(remedy)) all.set(remedy, [])
+  }
+  return all
+}
+
+interface Given {
+  shares: Float64Array
+  costs: Costs
+  works: (remedy: Remedy) => number
+}
+
+function planOf(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  set: FaultSet,
+  id: Plan['id'],
+  chosen: ReadonlyMap<Remedy, string[]>,
+  { shares, costs, works }: Given,
+): Plan {
+  const origins = new Map(originsOf(catalogue, set).map((one) => [one.fault, one]))
+  const steps = [...chosen].map(([remedy, faults]) => stepOf(remedy, faults, origins, [...chosen.keys()])).sort(inOrder)
+  const doing = [...chosen.keys()]
+  const savedMinutes = savedBy(doing)
+  const minutes = doing.reduce((sum, one) => sum + one.minutes, 0) - savedMinutes
+  const because = whyBack(catalogue, signatures, chosen, shares, works)
+  return {
+    id,
+    steps,
+    minutes,
+    savedMinutes,
+    money: Math.round(doing.reduce((sum, one) => sum + one.partsCost, 0) + timeCosts(costs, minutes)),
+    parts: [...new Set(doing.flatMap((one) => one.parts))],
+    chanceOfReturn: because.reduce((sum, one) => sum + one.share, 0),
+    because: because.filter((one) => one.share >= 0.005),
+  }
+}
+
+function stepOf(remedy: Remedy, faults: string[], origins: ReadonlyMap<string, { role: PlanStep['role']; label: string }>, doing: readonly Remedy[]): PlanStep {
+  const roles = faults.map((id) => origins.get(id)!.role)
+  const role = roles.includes('root') ? 'root' : roles.includes('consequence') ? 'consequence' : (roles[0] ?? 'alongside')
+  const because = belongs(doing).get(remedy.id)?.because ?? null
+  const { id, label, minutes, access, skill, seals, steps, cautions } = remedy
+  return { remedy: id, label, faults, for: faults.map((one) => origins.get(one)!.label), role, because, minutes, access, skill, seals, steps, cautions }
+}
+
+const roleOrder: PlanStep['role'][] = ['root', 'alone', 'alongside', 'consequence']
+const accessOrder: Access[] = ['drained', 'caseOff', 'live', 'none']
+
+/** What brought others about first, what was brought about last; in between what needs most to be got at. */
+const inOrder = (a: PlanStep, b: PlanStep) =>
+  roleOrder.indexOf(a.role) - roleOrder.indexOf(b.role) || accessOrder.indexOf(a.access) - accessOrder.indexOf(b.access)
+
+/** Minutes of getting at something that several steps share: with what is drained the case is off too. */
+function savedBy(doing: readonly Remedy[]): number {
+  const each = doing.map((one) => accessMinutes[one.access]).filter((minutes) => minutes > 0)
+  const once = Math.max(0, ...each)
+  return each.reduce((sum, one) => sum + one, 0) - once
+}
+
+/** What brings it back: what else may stand, each job that does not hold, what was left out of it. Shares that sum up to the chance of return. */
+function whyBack(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  chosen: ReadonlyMap<Remedy, string[]>,
+  shares: Float64Array,
+  works: (remedy: Remedy) => number,
+): Plan['because'] {
+  const mended = new Set([...chosen].flatMap(([remedy, faults]) => (remedy.each ? faults : remedy.mends)))
+  let covered = 0
+  const others = new Map<string, number>()
+  shares.forEach((share, row) => {
+    const set = signatures.sets[row]
+    const left = set?.map((index) => catalogue.faults[index]!).filter((fault) => !mended.has(fault.id)) ?? []
+    if (set && set.length > 0 && left.length === 0) covered += share
+    else if (share > 0) {
+      const besides = left.length > 0 && left.length < set!.length
+      const says = besides
+        ? `${left.map((one) => one.label).join(' + ')}: may stand besides`
+        : `${nameOf(catalogue, signatures, row).label}: may be what stands`
+      others.set(says, (others.get(says) ?? 0) + share)
+    }
+  })
+  const ranked = [...others].map(([says, share]) => ({ says, share })).sort((a, b) => b.share - a.share)
+  const rest = ranked.slice(named).reduce((sum, one) => sum + one.share, 0)
+  const because = [...ranked.slice(0, named), ...(rest > 0 ? [{ says: 'Something less likely may stand', share: rest }] : [])]
+  // each cause of return takes its share of what is left by those before it
+  let holds = covered
+  const loses = (says: string, chance: number) => {
+    because.push({ says, share: holds * chance })
+    holds *= 1 - chance
+  }
+  const faultsOf = (ids: readonly string[]) => catalogue.faults.filter((fault) => ids.includes(fault.id))
+  const all = faultsOf([...mended])
+  for (const [remedy, faults] of chosen) {
+    if (faults.length === 0) continue
+    const causeMended = faultsOf(faults).some((fault) => all.some((other) => !faults.includes(other.id) && linkTo(other, fault) > 0))
+    loses(`${remedy.label}: does not always hold`, (1 - works(remedy)) * (causeMended ? withItsCause : 1))
+  }
+  for (const [id, { because: why, comesBack }] of belongs([...chosen.keys()])) {
+    const other = catalogue.remedies.find((one) => one.id === id)
+    if (other && !chosen.has(other)) loses(`Left out: ${other.label.charAt(0).toLowerCase()}${other.label.slice(1)}. ${why}`, comesBack)
+  }
+  return because.sort((a, b) => b.share - a.share)
+}
+
+/** What belongs to the same jobs: each once, for the job it matters most to. */
+function belongs(doing: readonly Remedy[]): Map<string, { because: string; comesBack: number }> {
+  const all = new Map<string, { because: string; comesBack: number }>()
+  for (const one of doing.flatMap(({ alongside = [] }) => alongside)) if (one.comesBack > (all.get(one.remedy)?.comesBack ?? 0)) all.set(one.remedy, one)
+  return all
+}
