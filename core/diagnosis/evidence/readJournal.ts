@@ -37,6 +37,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
     seen: [],
   }
   const groups = new Map<string, Evidence>()
+  const landed = new Set<string>()
   const groupOf = (check: Check, told = check.kind === 'ask'): Evidence => {
     // what is told of the time before is about the system as it was found
     const epoch = check.before ? 0 : result.mendings.length
@@ -122,14 +123,13 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
         const remedy = catalogue.remedies.find((one) => one.id === entry.payload.remedy)
         if (remedy) {
           const named = entry.payload.faults?.filter((id) => remedy.mends.includes(id)) ?? []
-          // one conductor landed is the repair of that conductor
-          change(
-            entry.id,
-            indices(remedy.each && named.length > 0 ? named : remedy.mends),
-            entry.payload.result === 'failed' ? 0.05 : worksNow(catalogue.remedies, remedy, result.tried),
-            remedy.access === 'drained',
-          )
-          result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
+          // one conductor landed is the repair of that conductor, and only the same one again is a second try
+          const one = remedy.each === true && named.length > 0
+          const again = one && named.some((id) => landed.has(id))
+          const works = worksNow(catalogue.remedies, remedy, again ? new Map([...result.tried, [remedy.id, 1]]) : result.tried)
+          change(entry.id, indices(one ? named : remedy.mends), entry.payload.result === 'failed' ? 0.05 : works, remedy.access === 'drained')
+          if (!one || again) result.tried.set(remedy.id, (result.tried.get(remedy.id) ?? 0) + 1)
+          for (const id of named) landed.add(id)
         }
         break
       }

@@ -20,7 +20,7 @@ export interface Story {
 const isEntry = (one: Entry | Statement): one is Entry => 'payload' in one
 
 /** Every statement of a story with what was made of the entries before it. */
-export function played({ system, controls, tell }: Story): { statement: Statement; now: Diagnosis }[] {
+function played({ system, controls, tell }: Story): { statement: Statement; now: Diagnosis }[] {
   const catalogue = controls ? catalogueFor(system, controls)! : catalogues[system]!
   const signatures = loadSignatures(catalogue)
   const entries: Entry[] = []
@@ -72,3 +72,49 @@ export const unlistedDoesNotLead: Statement = { says: 'a cause not listed does n
 export const stops: Statement = { says: 'danger stops the case', holds: (now) => now.stop !== null }
 export const barsClosing = (about: RegExp): Statement => ({ says: `closing is barred by ${about}`, holds: (now) => now.closing.some((one) => about.test(one)) })
 export const explainsIt: Statement = { says: 'what leads explains the complaint', holds: (now) => (now.suspects[0]!.explains?.length ?? 0) > 0 }
+
+/** What must stand in the record is open, or is not. */
+export const owes = (...items: string[]): Statement => ({
+  says: `owed before closing: ${items.join(', ')}`,
+  holds: (now) => items.every((id) => now.record.some((one) => one.id === id && (one.state === 'open' || one.state === 'notRight'))),
+})
+export const owesNot = (...items: string[]): Statement => ({
+  says: `not owed before closing: ${items.join(', ')}`,
+  holds: (now) => items.every((id) => !now.record.some((one) => one.id === id && (one.state === 'open' || one.state === 'notRight'))),
+})
+export const closes: Statement = { says: 'nothing bars closing', holds: (now) => now.closing.length === 0 }
+/** The best plan does these, in this order. */
+export const plans = (...remedies: string[]): Statement => ({
+  says: `the plan is ${remedies.join(', ')}`,
+  holds: (now) => {
+    const steps = now.plans[0]?.steps.map((one) => one.remedy) ?? []
+    const places = remedies.map((id) => steps.indexOf(id))
+    return places.every((place, index) => place >= 0 && (index === 0 || place > places[index - 1]!))
+  },
+})
+export const advisesFirst = (check: string): Statement => ({
+  says: `${check} is owed first`,
+  holds: (now) => now.advice?.does === 'check' && now.advice.first.some((one) => one.check === check) && now.next[0]?.check === check,
+})
+
+/** Every statement of a story that does not hold, with what was thought instead. */
+export function missedIn(story: Story): string[] {
+  return played(story).flatMap(({ statement, now }) =>
+    statement.holds(now)
+      ? []
+      : [
+          [
+            `${statement.says}; but: ${now.suspects
+              .slice(0, 4)
+              .map((one) => `${one.key} ${one.probability.toFixed(2)}`)
+              .join(', ')}`,
+            `next ${now.next
+              .slice(0, 4)
+              .map((one) => one.check)
+              .join(', ')}`,
+            `plan ${now.plans[0]?.steps.map((one) => one.remedy).join(', ')}`,
+            `closing ${now.closing.join(' | ')}`,
+          ].join('; '),
+        ],
+  )
+}

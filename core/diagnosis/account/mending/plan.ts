@@ -1,5 +1,5 @@
 import { accessMinutes } from '../../choice/index.ts'
-import { type Access, type Catalogue, comingBack, type Costs, type Plan, type PlanStep, type Remedy, timeCosts } from '../../catalogue/index.ts'
+import { type Access, type Catalogue, comingBack, type Costs, type Origin, type Plan, type PlanStep, type Remedy, timeCosts } from '../../catalogue/index.ts'
 import { worksNow } from '../../evidence/index.ts'
 import { linkTo } from '../../belief/index.ts'
 import type { FaultSet, Signatures } from '../../signatures/index.ts'
@@ -42,26 +42,33 @@ export function plansOf(catalogue: Catalogue, signatures: Signatures, shares: Fl
   )
 }
 
+/** One remedy and the faults it is done for; none where it only belongs to another job. */
+interface Job {
+  remedy: Remedy
+  faults: string[]
+}
+
 /** Of each fault the remedy of least weight, unless one chosen already mends it too; null where a fault has none. */
-function chooseFor({ faults, remedies }: Catalogue, set: FaultSet, weight: (remedy: Remedy) => number): Map<Remedy, string[]> | null {
-  const chosen = new Map<Remedy, string[]>()
+function chooseFor({ faults, remedies }: Catalogue, set: FaultSet, weight: (remedy: Remedy) => number): Job[] | null {
+  const jobs: Job[] = []
   const left = set.map((index) => faults[index]!)
   // what has fewest ways to be mended is chosen for first: it may settle others
-  for (const fault of [...left].sort((a, b) => a.remedies.length - b.remedies.length)) {
-    const present = [...chosen.keys()].find((one) => one.mends.includes(fault.id) && !one.each)
-    const [best] = present ? [present] : remedies.filter((one) => one.mends.includes(fault.id)).sort((a, b) => weight(a) - weight(b))
-    if (!best) return null
-    chosen.set(best, [...(chosen.get(best) ?? []), fault.id])
+  for (const { id } of [...left].sort((a, b) => a.remedies.length - b.remedies.length)) {
+    const present = jobs.find(({ remedy }) => remedy.mends.includes(id) && !remedy.each)
+    const [best] = remedies.filter((one) => one.mends.includes(id)).sort((a, b) => weight(a) - weight(b))
+    if (present) present.faults.push(id)
+    else if (best) jobs.push({ remedy: best, faults: [id] })
+    else return null
   }
-  return chosen
+  return jobs
 }
 
 /** With what belongs to the same jobs. */
-function withAlongside({ remedies }: Catalogue, chosen: Map<Remedy, string[]>): Map<Remedy, string[]> {
-  const all = new Map(chosen)
-  for (const id of belongs([...chosen.keys()]).keys()) {
+function withAlongside({ remedies }: Catalogue, jobs: readonly Job[]): Job[] {
+  const all = [...jobs]
+  for (const id of belongs(jobs).keys()) {
     const remedy = remedies.find((one) => one.id === id)
-    if (remedy && !all.has(remedy)) all.set(remedy, [])
+    if (remedy && !all.some((one) => one.remedy === remedy)) all.push({ remedy, faults: [] })
   }
   return all
 }
@@ -72,20 +79,14 @@ interface Given {
   works: (remedy: Remedy) => number
 }
 
-function planOf(
-  catalogue: Catalogue,
-  signatures: Signatures,
-  set: FaultSet,
-  id: Plan['id'],
-  chosen: ReadonlyMap<Remedy, string[]>,
-  { shares, costs, works }: Given,
-): Plan {
+function planOf(catalogue: Catalogue, signatures: Signatures, set: FaultSet, id: Plan['id'], jobs: readonly Job[], { shares, costs, works }: Given): Plan {
   const origins = new Map(originsOf(catalogue, set).map((one) => [one.fault, one]))
-  const steps = [...chosen].map(([remedy, faults]) => stepOf(remedy, faults, origins, [...chosen.keys()])).sort(inOrder)
-  const doing = [...chosen.keys()]
+  const late = (step: PlanStep) => Math.max(0, ...step.faults.map((id) => broughtBy(catalogue, set, id)))
+  const steps = jobs.map((one) => stepOf(one, origins, jobs)).sort((a, b) => inOrder(a, b) || late(a) - late(b) || byAccess(a, b))
+  const doing = jobs.map((one) => one.remedy)
   const savedMinutes = savedBy(doing)
   const minutes = doing.reduce((sum, one) => sum + one.minutes, 0) - savedMinutes
-  const because = whyBack(catalogue, signatures, chosen, shares, works)
+  const because = whyBack(catalogue, signatures, jobs, shares, works)
   return {
     id,
     steps,
@@ -98,10 +99,10 @@ function planOf(
   }
 }
 
-function stepOf(remedy: Remedy, faults: string[], origins: ReadonlyMap<string, { role: PlanStep['role']; label: string }>, doing: readonly Remedy[]): PlanStep {
+function stepOf({ remedy, faults }: Job, origins: ReadonlyMap<string, Origin>, jobs: readonly Job[]): PlanStep {
   const roles = faults.map((id) => origins.get(id)!.role)
   const role = roles.includes('root') ? 'root' : roles.includes('consequence') ? 'consequence' : (roles[0] ?? 'alongside')
-  const because = belongs(doing).get(remedy.id)?.because ?? null
+  const because = belongs(jobs).get(remedy.id)?.because ?? null
   const { id, label, minutes, access, skill, seals, steps, cautions } = remedy
   return { remedy: id, label, faults, for: faults.map((one) => origins.get(one)!.label), role, because, minutes, access, skill, seals, steps, cautions }
 }
@@ -109,9 +110,16 @@ function stepOf(remedy: Remedy, faults: string[], origins: ReadonlyMap<string, {
 const roleOrder: PlanStep['role'][] = ['root', 'alone', 'alongside', 'consequence']
 const accessOrder: Access[] = ['drained', 'caseOff', 'live', 'none']
 
-/** What brought others about first, what was brought about last; in between what needs most to be got at. */
-const inOrder = (a: PlanStep, b: PlanStep) =>
-  roleOrder.indexOf(a.role) - roleOrder.indexOf(b.role) || accessOrder.indexOf(a.access) - accessOrder.indexOf(b.access)
+/** What brought others about first, what was brought about last. */
+const inOrder = (a: PlanStep, b: PlanStep) => roleOrder.indexOf(a.role) - roleOrder.indexOf(b.role)
+/** what needs most to be got at first */
+const byAccess = (a: PlanStep, b: PlanStep) => accessOrder.indexOf(a.access) - accessOrder.indexOf(b.access)
+
+/** How many faults of a set may have brought one about: the fuse after the motor, the motor after the leak. */
+function broughtBy({ faults }: Catalogue, set: FaultSet, id: string): number {
+  const fault = faults.find((one) => one.id === id)!
+  return set.filter((index) => linkTo(faults[index]!, fault) > 0).length
+}
 
 /** Minutes of getting at something that several steps share: with what is drained the case is off too. */
 function savedBy(doing: readonly Remedy[]): number {
@@ -121,14 +129,8 @@ function savedBy(doing: readonly Remedy[]): number {
 }
 
 /** What brings it back: what else may stand, each job that does not hold, what was left out of it. Shares that sum up to the chance of return. */
-function whyBack(
-  catalogue: Catalogue,
-  signatures: Signatures,
-  chosen: ReadonlyMap<Remedy, string[]>,
-  shares: Float64Array,
-  works: (remedy: Remedy) => number,
-): Plan['because'] {
-  const mended = new Set([...chosen].flatMap(([remedy, faults]) => (remedy.each ? faults : remedy.mends)))
+function whyBack(catalogue: Catalogue, signatures: Signatures, jobs: readonly Job[], shares: Float64Array, works: (remedy: Remedy) => number): Plan['because'] {
+  const mended = new Set(jobs.flatMap(({ remedy, faults }) => (remedy.each ? faults : remedy.mends)))
   let covered = 0
   const others = new Map<string, number>()
   shares.forEach((share, row) => {
@@ -154,21 +156,21 @@ function whyBack(
   }
   const faultsOf = (ids: readonly string[]) => catalogue.faults.filter((fault) => ids.includes(fault.id))
   const all = faultsOf([...mended])
-  for (const [remedy, faults] of chosen) {
+  for (const { remedy, faults } of jobs) {
     if (faults.length === 0) continue
     const causeMended = faultsOf(faults).some((fault) => all.some((other) => !faults.includes(other.id) && linkTo(other, fault) > 0))
     loses(`${remedy.label}: does not always hold`, (1 - works(remedy)) * (causeMended ? withItsCause : 1))
   }
-  for (const [id, { because: why, comesBack }] of belongs([...chosen.keys()])) {
+  for (const [id, { because: why, comesBack }] of belongs(jobs)) {
     const other = catalogue.remedies.find((one) => one.id === id)
-    if (other && !chosen.has(other)) loses(`Left out: ${other.label.charAt(0).toLowerCase()}${other.label.slice(1)}. ${why}`, comesBack)
+    if (other && !jobs.some((one) => one.remedy === other)) loses(`Left out: ${other.label.charAt(0).toLowerCase()}${other.label.slice(1)}. ${why}`, comesBack)
   }
   return because.sort((a, b) => b.share - a.share)
 }
 
 /** What belongs to the same jobs: each once, for the job it matters most to. */
-function belongs(doing: readonly Remedy[]): Map<string, { because: string; comesBack: number }> {
+function belongs(jobs: readonly Job[]): Map<string, { because: string; comesBack: number }> {
   const all = new Map<string, { because: string; comesBack: number }>()
-  for (const one of doing.flatMap(({ alongside = [] }) => alongside)) if (one.comesBack > (all.get(one.remedy)?.comesBack ?? 0)) all.set(one.remedy, one)
+  for (const one of jobs.flatMap(({ remedy }) => remedy.alongside ?? [])) if (one.comesBack > (all.get(one.remedy)?.comesBack ?? 0)) all.set(one.remedy, one)
   return all
 }
