@@ -26,9 +26,10 @@ export class App {
    * Opens a case somebody else has taken the call for, at a place of the test's own.
    *
    * @param what its complaint
+   * @param found faults somebody has seen already
    * @returns the place
    */
-  async openCase(what: string, { phase = 'trace', system = 'premix-combi', controls = 'direct' } = {}): Promise<string> {
+  async openCase(what: string, { phase = 'trace', system = 'premix-combi', controls = 'direct', found = [] as string[] } = {}): Promise<string> {
     const now = Date.now()
     const body: NewCase = {
       id: v7(),
@@ -40,7 +41,10 @@ export class App {
     }
     const complained = newEntry('complaint', { what, where: 'all', pattern: 'always' }, { id: v7(), now, author: 'Bo Larkspur', seen: [] })
     await this.post('/api/cases', body)
-    await this.post(`/api/cases/${body.id}/entries`, { entries: [complained] })
+    const entries = [complained]
+    for (const fault of found)
+      entries.push(newEntry('finding', { what: 'seen', fault, explainsComplaint: true }, { id: v7(), now, author: 'Bo Larkspur', seen: entries }))
+    await this.post(`/api/cases/${body.id}/entries`, { entries })
     await this.page.goto(this.address(`/case/${body.id}/${phase}`))
     if (phase === 'trace') await expect(this.nextTitle).toBeVisible()
     return body.site.name
@@ -97,6 +101,22 @@ export class App {
   async repair(words: RegExp): Promise<void> {
     await this.page.getByRole('button', { name: words }).first().click()
     await this.page.getByRole('button', { name: 'Record the repair' }).click()
+  }
+
+  /** Answers for everything that must stand in the record as if all were well, one after the other. */
+  async fillRecord(): Promise<void> {
+    const record = this.page.getByRole('region', { name: /^For the record/ })
+    const open = record.locator('li').filter({ has: this.page.locator('.ring') })
+    await expect(record).toBeVisible()
+    for (let left = await open.count(); left > 0; left = await open.count()) {
+      const row = open.first()
+      const label = await row.getByRole('heading').textContent()
+      await row
+        .getByRole('button', { name: /^(Right|Found and put right|as it should be|dry|no|whole|runs free|Told)$/ })
+        .first()
+        .click()
+      await expect(open.filter({ has: this.page.getByRole('heading', { name: label!, exact: true }) })).toHaveCount(0)
+    }
   }
 
   get nextTitle(): Locator {

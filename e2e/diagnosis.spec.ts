@@ -117,6 +117,7 @@ test('from repair to proof to closed', async ({ app, page }) => {
   await page.getByRole('button', { name: 'Hot water runs through' }).click()
   await expect(page.getByText('run that demand through')).toBeVisible()
   await page.getByRole('button', { name: 'Heating runs through' }).click()
+  await app.fillRecord()
   await page.getByRole('button', { name: 'Close the case' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Closed' })).toBeVisible()
 })

@@ -151,6 +151,7 @@ test('two repairs in one case: after the first, what still stands is offered, co
   await app.repair(/^Record as done: /)
   await page.getByRole('button', { name: /^Hot water runs through/ }).click()
   await page.getByRole('button', { name: 'Heating runs through' }).click()
+  await app.fillRecord()
   await page.getByRole('button', { name: 'Close the case' }).click()
   await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
 })

@@ -232,6 +232,7 @@ export const closingRows: ClosingRow[] = [
     after: { found: ['water.low'], done: toppedUp },
     unless: [...leaks, ...relief, 'vessel.lostCharge', 'vessel.diaphragm', 'vessel.corePassing', 'water.airLocked'],
     advice: 'due',
+    tell: 'Read the gauge again, and say if it falls',
   },
   {
     id: 'close.comeBack',
@@ -239,6 +240,7 @@ export const closingRows: ClosingRow[] = [
     why: 'Something slow may remain.',
     after: { mayStand: [...leaks, ...vessel, ...relief, 'fillingLoop.lettingBy', 'plate.perforated'] },
     advice: 'due',
+    tell: 'Come back and look again',
   },
   {
     id: 'close.treatment',
@@ -246,6 +248,7 @@ export const closingRows: ClosingRow[] = [
     why: 'Dirt was found in it.',
     after: { found: dirty, answered: [{ check: 'look.sludge', outcome: 'yes' }] },
     advice: 'told',
+    tell: 'Have the system water cleaned and dosed, a filter fitted',
   },
   {
     id: 'close.tundish',

@@ -4,12 +4,16 @@ import { faultProbabilities } from './partStates.ts'
 
 /** causes are looked for behind whatever is at least this likely to stand. Chosen */
 const likely = 0.15
+/** a cause as likely as this is found already. Chosen: what a verdict needs */
+const known = 0.9
 /** a sign that shows at least this often with a fault finds it. Assumed */
 const shows = 0.5
 
 /**
  * Causes to find behind everything that is likely to have stood when the system was found, alone or with others: they are to be found after
  * the repair too, or it comes back.
+ *
+ * A cause that is known already is mended with the rest, and nothing is left to find.
  *
  * @param shares of the rows, as found
  * @param done checks that were made or cannot be made
@@ -29,6 +33,7 @@ export function causesOf(catalogue: Catalogue, signatures: Signatures, shares: F
       const roots = catalogue.faults.flatMap((other, root) =>
         other.damages?.[fault.id] ? [{ fault: other.id, label: other.label, probability: each[root]!, check: findsIt(catalogue, signatures, root, done) }] : [],
       )
+      if (roots.some((root) => root.probability >= known)) return []
       const looks = (fault.causeChecks ?? []).flatMap(open).map((check) => ({ fault: null, label: check.label, probability: null, check }))
       const by = [
         ...roots.sort((a, b) => b.probability - a.probability),
@@ -42,7 +47,7 @@ export function causesOf(catalogue: Catalogue, signatures: Signatures, shares: F
     })
 }
 
-/** The quickest check that shows one fault: a look at its sign, or the part seen or tested alone. */
+/** The check that shows one fault and fewest others: a look at its sign, or the part seen or tested alone; of several the quickest. */
 function findsIt(catalogue: Catalogue, signatures: Signatures, fault: number, done: ReadonlySet<string>): { check: string; label: string } | null {
   const { checks, values, first, draws } = signatures
   const width = checks.length
@@ -53,6 +58,7 @@ function findsIt(catalogue: Catalogue, signatures: Signatures, fault: number, do
     for (let draw = 0; draw < draws; draw++) if (values[(first[fault + 1]! + draw) * width + column] === values[draw * width + column]) return false
     return true
   }
-  const [best] = catalogue.checks.filter((one) => !one.before && !done.has(one.id) && finds(one)).sort((a, b) => a.minutes - b.minutes)
+  const others = ({ id }: Check) => catalogue.faults.filter((one) => (one.cues?.[id] ?? 0) >= shows).length
+  const [best] = catalogue.checks.filter((one) => !one.before && !done.has(one.id) && finds(one)).sort((a, b) => others(a) - others(b) || a.minutes - b.minutes)
   return best ? { check: best.id, label: best.label } : null
 }

@@ -1,4 +1,4 @@
-export { closingOf, complaintLabel, openComplaints } from './closing/closing.ts'
+export { barOf, closingOf, complaintLabel, openComplaints } from './closing/closing.ts'
 export { healthyOutcome, proofsOf } from './closing/proofs.ts'
 export { recordOf } from './closing/record.ts'
 export { accountOf, surprise } from './evidenceFor.ts'

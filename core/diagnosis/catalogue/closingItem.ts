@@ -36,6 +36,8 @@ export interface ClosingItem {
   asks?: true
   /** what was told to the customer: given or declined; `due` with a day to come back on */
   advice?: 'told' | 'due'
+  /** the advice in words, as it is written down */
+  tell?: string
   /** it cannot be left out with a reason */
   never?: true
   /** the danger it is where it is not right: everything else stops */
@@ -58,6 +60,8 @@ export interface RecordItem {
   by: 'check' | 'word' | 'told' | 'due'
   check: string | null
   state: 'open' | (typeof closingAnswers)[number] | 'given' | 'declined'
+  /** the advice in words; null where none is given */
+  tell: string | null
   /** the entry that says so */
   entry: string | null
   /** in words: the reading, the reason it was not done, the advice */

@@ -1,5 +1,5 @@
 import { day } from '../shared/times.ts'
-import { type figureWords, isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
+import { causeItem, type figureWords, isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
@@ -34,6 +34,18 @@ function checkOf(catalogue: Catalogue, payload: Payload<'reading'>): Check | und
   return catalogue.checks.find((one) => one.id === payload.check)
 }
 
+/** What is said of something that must stand in the record. */
+export const recordAnswers = { right: 'right', notRight: 'not right', notDone: 'not done' } as const
+
+/** A reading that answers for something in the record, in words; nothing of any other. */
+function recordWords({ closing, faults }: Catalogue, { check, outcome, note }: Payload<'reading'>): { what: string; result: string } | undefined {
+  const cause = faults.find((one) => causeItem(one.id) === check)
+  const what = cause ? `Cause of: ${cause.label}` : closing.find((one) => one.id === check)?.label
+  if (what === undefined) return undefined
+  const said = recordAnswers[outcome as keyof typeof recordAnswers] ?? outcome ?? ''
+  return { what, result: note ? `${said}: ${note}` : cause && outcome === 'right' ? 'found and put right' : said }
+}
+
 /** One journal entry in words: what, and what came of it. */
 export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; result: string } {
   const find = <T extends { id: string; label: string }>(list: readonly T[], id: string | undefined) => list.find((one) => one.id === id)?.label ?? id ?? ''
@@ -58,6 +70,8 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       return { what: undone ? 'Undone' : 'Done', result: to ? `${done}: ${to}` : done }
     }
     case 'reading': {
+      const ofRecord = recordWords(catalogue, entry.payload)
+      if (ofRecord) return ofRecord
       const check = checkOf(catalogue, entry.payload)
       const { outcome, value, unit, sureness } = entry.payload
       const result =
@@ -77,8 +91,10 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       return { what: 'Found', result: entry.payload.what }
     case 'repair':
       return { what: 'Repaired', result: find(catalogue.remedies, entry.payload.remedy) }
-    case 'advice':
-      return { what: entry.payload.answer === 'declined' ? 'Advice declined' : 'Advice given', result: entry.payload.what }
+    case 'advice': {
+      const { answer, what, due } = entry.payload
+      return { what: answer === 'declined' ? 'Advice declined' : 'Advice given', result: due ? `${what}, ${day(due)}` : what }
+    }
     case 'decision': {
       const { kind, part, check, reason } = entry.payload
       if (kind === 'condemned') return { what: 'Condemned', result: find(catalogue.parts, part) }

@@ -1,5 +1,5 @@
 import { type Belief, leadingRows, resultChances } from '../../belief/index.ts'
-import { type Catalogue, type Check, type Diagnosis, outcomesOf } from '../../catalogue/index.ts'
+import { type Catalogue, type Check, type Diagnosis, outcomesOf, type RecordItem } from '../../catalogue/index.ts'
 import { runsThrough } from '../../choice/index.ts'
 import { isRepaired, type JournalRead, within } from '../../evidence/index.ts'
 import type { Signatures } from '../../signatures/index.ts'
@@ -82,14 +82,16 @@ export function closingOf(
     bars.push(`Other demand not run since the repair: ${notRun.map((check) => (check.runsThrough === 'heating' ? 'heating' : 'hot water')).join(', ')}.`)
   for (const { kind } of journal.acts) bars.push(`${kind.label}: to be undone before leaving (${within(kind.undo!)}).`)
   for (const one of open) bars.push(`${one.label}: not explained.`)
-  for (const { label, why, state, leaves } of record) {
-    if (state === 'open') bars.push(`${label}. ${why}`)
-    if (state === 'notRight') bars.push(`${label}: not right. Put it right and look again.`)
-    if (state === 'notDone' && !leaves) bars.push(`${label}: it cannot be left out. ${why}`)
-  }
-  return [...new Set(bars)]
+  return [...new Set([...bars, ...record.flatMap((one) => barOf(one) ?? [])])]
 }
 
 export function complaintLabel(catalogue: Catalogue, id: string): string {
   return catalogue.complaints.find((one) => one.id === id)?.label ?? id
+}
+
+/** What an item of the record says against closing; null where nothing. */
+export function barOf({ label, why, state, leaves }: RecordItem): string | null {
+  if (state === 'open') return `${label}. ${why}`
+  if (state === 'notRight') return `${label}: not right. Put it right and look again.`
+  return state === 'notDone' && !leaves ? `${label}: it cannot be left out. ${why}` : null
 }

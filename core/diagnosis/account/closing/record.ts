@@ -39,7 +39,7 @@ export function recordOf(
     const since = owed(item.after)
     if (since < 0 || item.unless?.some((id) => places.has(id))) return []
     const check = catalogue.checks.find((one) => one.id === item.check)
-    const own = { id: item.id, label: item.label, why: item.why, leaves: !item.never, asks: item.asks ?? false }
+    const own = { id: item.id, label: item.label, why: item.why, leaves: !item.never, asks: item.asks ?? false, tell: item.tell ?? null }
     if (item.advice) {
       const told = read.advised.findLast((one) => (item.advice === 'due' ? one.due !== undefined : one.about === item.id) && one.place > since)
       return [{ ...own, by: item.advice, check: null, state: told?.answer ?? 'open', entry: told?.entry ?? null, said: told?.what ?? null }]
@@ -138,6 +138,7 @@ function causesToFind(catalogue: Catalogue, read: RecordRead, found: ReadonlyMap
         said: word?.note ?? null,
         leaves: true,
         asks: open !== undefined,
+        tell: null,
       },
     ]
   })
@@ -161,6 +162,7 @@ function seenBesides(catalogue: Catalogue, { besides, done, advised }: RecordRea
         said: told?.what ?? null,
         leaves: false,
         asks: false,
+        tell: label ?? what,
       },
     ]
   })

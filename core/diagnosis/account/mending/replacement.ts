@@ -36,6 +36,6 @@ export function replacementOf({ replacement, remedies }: Catalogue, plans: reado
     perYear,
     cheaper: perYear.repair <= perYear.replacement ? 'repair' : 'replacement',
     plan: plan.id,
-    because: dearIn(plan) >= 2 ? `${dearIn(plan)} dear parts at once` : `A repair that costs ${Math.round((plan.money / money) * 100)} % of a new one`,
+    because: dearIn(plan) >= 2 ? `${dearIn(plan)} dear parts at once` : `A repair that costs ${Math.round((plan.money / money) * 100)}% of a new one`,
   }
 }

@@ -1,12 +1,24 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import type { RemedyOption } from '@dewpoint/core/diagnosis'
+import type { Remedy } from '@dewpoint/core/diagnosis'
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
+import { useCase } from '../caseStore.ts'
 
 /** What was really done: filled in with what is usual, written down as it was. */
-const props = defineProps<{ remedy: RemedyOption }>()
+const props = defineProps<{ remedy: Remedy; /** what it is done for, where that is known */ faults: string[] }>()
 const emit = defineEmits<{ done: [repair: Payload<'repair'>]; cancel: [] }>()
 
+const store = useCase()
+/** of what mends one at a time: which, the likeliest first */
+const ones = computed(() =>
+  props.remedy.each
+    ? props.remedy.mends
+        .map((id) => ({ value: id, title: store.catalogue?.faults.find((one) => one.id === id)?.label ?? id, share: store.diagnosis?.faults[id] ?? 0 }))
+        .sort((a, b) => b.share - a.share)
+    : [],
+)
+const which = ref(props.faults[0] ?? ones.value[0]?.value ?? '')
 const minutes = ref(String(props.remedy.minutes))
 const parts = reactive(props.remedy.parts.map((name) => ({ name, quantity: '1' })))
 const note = ref('')
@@ -32,7 +44,7 @@ function record() {
   const fitted = parts.map(({ name, quantity }) => ({ name: name.trim(), quantity: numberOf(quantity) })).filter((one) => one.name && one.quantity > 0)
   emit('done', {
     remedy: props.remedy.id,
-    faults: props.remedy.mends,
+    faults: props.remedy.each ? [which.value] : props.faults.length > 0 ? props.faults : props.remedy.mends,
     result: 'unknown',
     minutes: numberOf(minutes.value),
     parts: fitted,
@@ -43,6 +55,7 @@ function record() {
 
 <template>
   <form class="record" :aria-label="`${remedy.label}: what was done`" @submit.prevent="record" @keydown.esc.stop="emit('cancel')">
+    <PlainSelect v-if="ones.length > 1" v-model="which" :items="ones" label="Which one" />
     <v-text-field
       ref="first"
       v-model="minutes"

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { catalogueHash, type RemedyOption } from '@dewpoint/core/diagnosis'
-import { computed, ref, shallowRef } from 'vue'
+import { catalogueHash, type Cause, type Remedy, type Verdict } from '@dewpoint/core/diagnosis'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../trace/colours.ts'
 import SuspectsStrip from '../trace/SuspectsStrip.vue'
+import PlanPanel from './PlanPanel.vue'
 import ProvePanel from './ProvePanel.vue'
 import RepairForm from './RepairForm.vue'
 import { inSentence } from '../../shared/words.ts'
@@ -15,7 +16,15 @@ const store = useCase()
 const reason = ref('')
 const asked = ref(false)
 
-const verdict = computed(() => (store.workedOut ? (store.diagnosis?.verdict ?? null) : null))
+/** what stood out when last worked out: while something new is weighed nothing on the page moves, and nothing is condemned */
+const verdict = shallowRef<Verdict | null>(null)
+watch(
+  () => [store.current?.id, store.workedOut, store.diagnosis] as const,
+  ([id, workedOut], before) => {
+    if (workedOut || id !== before?.[0]) verdict.value = workedOut ? (store.diagnosis?.verdict ?? null) : null
+  },
+  { immediate: true },
+)
 const leader = computed(
   () => store.diagnosis?.suspects.find((one) => verdict.value?.modes.some((mode) => one.faults.includes(mode.fault))) ?? store.diagnosis?.suspects[0],
 )
@@ -30,7 +39,7 @@ const unseparated = computed(
 )
 
 function condemn() {
-  if (!verdict.value || !store.diagnosis) return
+  if (!verdict.value || !store.diagnosis || !store.workedOut) return
   if (unseparated.value.length > 0 && reason.value.trim().length < 5) {
     asked.value = true
     return
@@ -46,25 +55,23 @@ function condemn() {
     },
   })
 }
-const skillWords: Record<RemedyOption['skill'], string> = {
-  anyone: '',
-  heating: '',
-  gas: 'Gas work.',
-  electrical: 'Electrical work.',
-  unvented: 'Unvented cylinder.',
-}
-
 /** what was found is named by its state: that it has lost its charge, not the part it is about */
 const found = computed(() => verdict.value?.modes[0]?.label ?? verdict.value?.label ?? '')
 const isState = computed(() => store.catalogue?.faults.find((one) => one.id === verdict.value?.modes[0]?.fault)?.kind === 'state')
+/** the likeliest causes, and what is to be looked at whatever they are */
+const leading = (by: Cause['by']) => by.filter((one, place) => one.fault === null || place < 4 || (one.probability ?? 0) >= 0.05)
 const router = useRouter()
 function look(check: string) {
   store.choose(check)
   void router.push({ params: { phase: 'trace' } })
 }
 
-/** the remedy that is being written down: it stays, whatever is worked out anew meanwhile */
-const recording = shallowRef<RemedyOption | null>(null)
+/** the remedy that is being written down, and what it is done for: it stays, whatever is worked out anew meanwhile */
+const recording = shallowRef<{ remedy: Remedy; faults: string[] } | null>(null)
+function record(id: string, faults: string[]) {
+  const remedy = store.catalogue?.remedies.find((one) => one.id === id)
+  if (remedy) recording.value = { remedy, faults }
+}
 
 async function did(payload: Payload<'repair'>) {
   recording.value = null
@@ -77,11 +84,9 @@ async function did(payload: Payload<'repair'>) {
     <section class="work">
       <template v-if="recording">
         <p class="eyebrow">What was done</p>
-        <h1>{{ recording.label }}</h1>
-        <RepairForm :key="recording.id" :remedy="recording" @done="did" @cancel="recording = null" />
+        <h1>{{ recording.remedy.label }}</h1>
+        <RepairForm :key="recording.remedy.id + recording.faults.join()" v-bind="recording" @done="did" @cancel="recording = null" />
       </template>
-      <ProvePanel v-else-if="store.mended" />
-      <template v-if="recording" />
       <template v-else-if="verdict">
         <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Found' }}</p>
         <h1>
@@ -120,7 +125,7 @@ async function did(payload: Payload<'repair'>) {
             maxlength="300"
           />
         </div>
-        <v-btn v-if="!condemned" color="primary" variant="flat" @click="condemn">{{
+        <v-btn v-if="!condemned" color="primary" variant="flat" :disabled="!store.workedOut" @click="condemn">{{
           isState ? `Record as found: ${inSentence(found)}` : `Condemn the ${inSentence(verdict.label)}`
         }}</v-btn>
         <p v-else class="condemned">
@@ -130,7 +135,7 @@ async function did(payload: Payload<'repair'>) {
         <section v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault" class="cause">
           <h2 class="eyebrow spaced">Cause to find: {{ inSentence(cause.label) }}</h2>
           <ul v-if="cause.by.length > 0">
-            <li v-for="one in cause.by" :key="one.label">
+            <li v-for="one in leading(cause.by)" :key="one.label">
               <span class="what">{{ one.label }}</span>
               <span class="mono dim">{{ one.probability === null ? '' : percent(one.probability) }}</span>
               <v-btn v-if="one.check" size="small" variant="text" @click="look(one.check.check)">{{
@@ -141,33 +146,7 @@ async function did(payload: Payload<'repair'>) {
           <p v-else>{{ cause.lookFor.join(' · ') }}</p>
         </section>
 
-        <h2 class="eyebrow spaced">Repair options</h2>
-        <ul class="remedies">
-          <li v-for="remedy in store.diagnosis?.remedies ?? []" :key="remedy.id" :class="{ unfit: remedy.unfit }">
-            <div class="remedy-head">
-              <h3>{{ remedy.label }}</h3>
-              <span class="mono">{{ remedy.minutes }} min</span>
-              <span
-                >cost <span class="mono">{{ remedy.money }}</span></span
-              >
-            </div>
-            <p class="dim">
-              Likely to come back: {{ percent(remedy.chanceOfReturn) }}.
-              <template v-if="remedy.parts.length > 0">Parts: {{ remedy.parts.join(', ') }}.</template>
-              <template v-if="remedy.seals.length > 0"> Always new: {{ remedy.seals.join(', ') }}.</template>
-              {{ skillWords[remedy.skill] }}
-              <template v-if="remedy.unfit"> Not enough on its own: {{ remedy.unfit }}.</template>
-            </p>
-            <p v-for="line in remedy.cautions" :key="line" class="caution">{{ line }}</p>
-            <ol>
-              <li v-for="line in remedy.steps" :key="line">{{ line }}</li>
-            </ol>
-            <v-btn @click="recording = remedy">Record as done: {{ inSentence(remedy.label) }}</v-btn>
-          </li>
-        </ul>
-        <p class="dim">
-          Cost: parts, assumed, and the firm’s hour as set under what things cost, in its own currency. Local code and the maker’s instructions come first.
-        </p>
+        <PlanPanel @record="record" />
       </template>
       <p v-else-if="!store.workedOut" class="dim" role="status">Working out what the readings say…</p>
       <template v-else-if="!store.mended">
@@ -179,6 +158,7 @@ async function did(payload: Payload<'repair'>) {
         </p>
         <v-btn color="primary" variant="flat" :to="{ params: { phase: 'trace' } }">Back to the next check</v-btn>
       </template>
+      <ProvePanel v-if="store.mended && !recording" :class="{ after: verdict }" />
     </section>
     <aside>
       <SuspectsStrip />
@@ -230,6 +210,9 @@ h1 .mono {
   gap: 8px;
   align-items: center;
 }
+.after {
+  margin-top: 40px;
+}
 .spaced {
   margin-top: 28px;
 }
@@ -254,38 +237,6 @@ h1 .mono {
   max-width: 100%;
   white-space: normal;
   text-align: left;
-}
-.remedies {
-  list-style: none;
-  padding: 0;
-  margin: 6px 0;
-}
-.remedies > li {
-  border-top: 1px solid var(--rule);
-  padding: 14px 0 18px;
-}
-.remedy-head {
-  display: flex;
-  gap: 20px;
-  align-items: baseline;
-}
-.remedy-head h3 {
-  flex: 1;
-  font-size: 1.1875rem;
-}
-.remedies p {
-  margin: 2px 0 4px;
-}
-.remedies ol {
-  margin: 4px 0 12px;
-  padding-left: 1.3em;
-}
-.caution {
-  color: var(--live);
-  font-weight: 600;
-}
-.unfit h3 {
-  color: var(--dim);
 }
 @media (max-width: 1000px) {
   .account {

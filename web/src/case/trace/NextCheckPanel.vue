@@ -105,9 +105,12 @@ const enough = computed(() => {
       (one) => one.id === advice.remedies.find((id) => store.catalogue?.remedies.some((other) => other.id === id && other.before)),
     )
     const [first] = advice.first
+    const names = advice.first.map((one) => inSentence(one.label).replace('?', '')).join('; ')
+    const again = advice.first.some((one) => one.check === next.value?.check) ? null : first!.check
+    if (advice.kind === 'nothingWrong') return { text: `Nothing more is wrong, as far as was read, but what failed has not run since: ${names}.`, again }
     return {
-      text: `${dear?.label ?? 'That part'} would be next. First what looks the same and costs little: ${advice.first.map((one) => inSentence(one.label)).join('; ')}.`,
-      again: advice.first.some((one) => one.check === next.value?.check) ? null : first!.check,
+      text: `${dear?.label ?? 'That part'} would be next. First what looks the same and costs little: ${names}.`,
+      again,
     }
   }
   if (advice.does !== 'act') return null

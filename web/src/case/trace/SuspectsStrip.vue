@@ -76,7 +76,7 @@ const movedWords = (key: string, now: number) => {
         </li>
       </template>
       <li v-if="store.diagnosis.several && store.diagnosis.several.probability > 0.02" class="others">
-        <span class="label">Two at once</span>
+        <span class="label">Several at once</span>
         <span class="mono share">{{ percent(store.diagnosis.several.probability) }}</span>
         <span class="dim why">likeliest: {{ inSentence(store.diagnosis.several.likeliest) }}</span>
       </li>
