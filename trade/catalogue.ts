@@ -19,6 +19,7 @@ import { highRunOf, mainRunOf, runsOf } from './runs.ts'
 import { labelFacts } from './controls/colours.ts'
 import { actions, facts } from './situations.ts'
 import { stories } from './stories.ts'
+import { faultByVersion, remedyByVersion, versionFacts } from './versions.ts'
 import { atCallLevel, wiredAs } from './wired.ts'
 
 /**
@@ -61,7 +62,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
 
   const jammed = jammedFor(scheme)
   const faults = candidates.map(({ systems: _systems, ...row }): Fault => {
-    const fault = { ...row, ...overHours(row), hides: { ...row.hides, ...jammed(row) } }
+    const fault = { ...row, ...overHours(row), ...faultByVersion(row.id), hides: { ...row.hides, ...jammed(row) } }
     return {
       ...fault,
       cues: Object.fromEntries(Object.entries(cues(fault)).filter(([id]) => checkIds.has(id))),
@@ -78,6 +79,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
   const remedies = remedyRows
     .map((row): Remedy => ({
       ...row,
+      ...remedyByVersion(row.id),
       ...(besides(row.id).length > 0 && { alongside: besides(row.id) }),
       parts: [...row.parts, ...row.seals],
       ...(beforeDear[row.id] && { before: beforeDear[row.id]!.filter((one) => checkIds.has(one.check) && one.faults.some((id) => known.has(id))) }),
@@ -105,6 +107,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     speech,
     facts: [
       ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
+      ...versionFacts(components),
       ...(scheme ? labelFacts(scheme) : []),
     ],
     actions: actions

@@ -1,6 +1,7 @@
 import { entriesOf, type Entry } from '../casebook/index.ts'
 import {
   accountOf,
+  asFitted,
   carryOf,
   causesOf,
   closingOf,
@@ -89,10 +90,12 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   // account
   const remarks = remarksOf(catalogue, signatures, belief, journal)
   const open = openComplaints(catalogue, signatures, belief, journal, found !== null)
-  const record = recordOf(catalogue, signatures, belief, journal, entries, had)
+  // what is done depends on the versions that are fitted
+  const fitted = asFitted(catalogue, journal.circumstances.versions)
+  const record = recordOf(fitted, signatures, belief, journal, entries, had)
   const owed = [...notRun(catalogue, journal, ranking), ...ranking.owed]
   const asked = record.flatMap((one) => (one.state === 'open' && one.asks ? (catalogue.checks.find(({ id }) => id === one.check) ?? []) : []))
-  const plans = plansOf(catalogue, signatures, shares, costs, journal.tried)
+  const plans = plansOf(fitted, signatures, shares, costs, journal.tried)
   return {
     ...told(catalogue, entries, journal),
     stop: null,
@@ -108,7 +111,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     advice: adviceOf(catalogue, weighed, ranking, owed),
     standing: standingOf(catalogue, signatures, ranking),
     lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
-    remedies: remediesOf(catalogue, signatures, shares, costs, journal.tried),
+    remedies: remediesOf(fitted, signatures, shares, costs, journal.tried),
     plans,
     replacement: replacementOf(catalogue, plans, costs, journal.circumstances.age),
     carry: carryOf(catalogue, signatures, shares, costs),
@@ -193,7 +196,8 @@ function suspectsOf(
   leaders: readonly number[],
   { experience }: DiagnoseOptions,
 ): Suspect[] {
-  const odds = faultOdds(catalogue, { ...journal.circumstances, experience })
+  const circumstances = { ...journal.circumstances, experience }
+  const odds = faultOdds(catalogue, circumstances)
   const wanted = new Set(leaders)
   const rows: number[] = []
   for (const row of rowsByBelief(belief)) {
@@ -210,7 +214,7 @@ function suspectsOf(
       prior: belief.prior[row]!,
       explains: explained && set.length > 0 ? [...new Set(explained(set).map((one) => complained[one]!))] : null,
       origins: originsOf(catalogue, set),
-      odds: oddsBehind(catalogue, set, odds, experience),
+      odds: oddsBehind(catalogue, set, odds, circumstances),
       account: wanted.has(row) ? accountOf(catalogue, signatures, belief, row) : [],
     }
   })

@@ -287,6 +287,7 @@ export const waterFaults: FaultRow[] = [
     label: 'Vessel too small for the water in the system',
     kind: 'state',
     patch: { 'system.volume': [150, 210], 'vessel.volume': [7, 6] },
+    bySize: true,
     per1000: 6,
     cues: { 'ask.sinceInstalled': 0.7, 'ask.topUps': 0.5 },
     background: ['poorInstallation'],

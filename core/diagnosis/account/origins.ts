@@ -1,5 +1,6 @@
-import { assumedCases, linkTo } from '../belief/index.ts'
-import type { Catalogue, Experience, Odds, Origin } from '../catalogue/index.ts'
+import { assumedCases, linkTo, oddsBecause } from '../belief/index.ts'
+import type { Catalogue, Odds, Origin } from '../catalogue/index.ts'
+import type { Circumstances } from '../evidence/index.ts'
 import type { FaultSet } from '../signatures/index.ts'
 
 /** Root and consequence told apart: which fault of a set does damage to which, or hides which. */
@@ -17,9 +18,11 @@ export function originsOf(catalogue: Catalogue, set: FaultSet): Origin[] {
  *
  * @param odds of every fault, call-outs in a thousand
  */
-export function oddsBehind(catalogue: Catalogue, set: FaultSet, odds: readonly number[], experience?: Experience): Odds[] {
+export function oddsBehind(catalogue: Catalogue, set: FaultSet, odds: readonly number[], circumstances: Circumstances): Odds[] {
+  const { experience } = circumstances
   return set.map((index) => {
-    const { id } = catalogue.faults[index]!
-    return { fault: id, per1000: odds[index]!, assumedCases, cases: experience?.cases ?? 0, proven: experience?.proven[id] ?? 0 }
+    const fault = catalogue.faults[index]!
+    const because = oddsBecause(catalogue, fault, circumstances)
+    return { fault: fault.id, per1000: odds[index]!, assumedCases, cases: experience?.cases ?? 0, proven: experience?.proven[fault.id] ?? 0, because }
   })
 }

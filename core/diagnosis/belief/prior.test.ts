@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { smallCatalogue, smallFault } from '../tests/testCatalogue.ts'
 import type { FaultSet } from '../signatures/index.ts'
-import { faultOdds, priorOf } from './prior.ts'
+import { faultOdds } from './odds.ts'
+import { priorOf } from './prior.ts'
 
 /** Nothing, every single fault, every pair. */
 function faultSets({ faults }: { faults: readonly unknown[] }): FaultSet[] {

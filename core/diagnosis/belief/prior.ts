@@ -2,36 +2,7 @@ import type { Catalogue, Fault } from '../catalogue/index.ts'
 import type { Circumstances } from '../evidence/index.ts'
 import type { FaultSet } from '../signatures/index.ts'
 import { linkTo } from './links.ts'
-
-/**
- * Call-outs in a thousand on which a fault stands, for an appliance of known or unknown age.
- *
- * @param age years; undefined averages the bands
- */
-function oddsOf({ per1000 }: Pick<Fault, 'per1000'>, age?: number): number {
-  if (typeof per1000 === 'number') return per1000
-  if (age === undefined) return (per1000.to5 + per1000.to12 + per1000.over12) / 3
-  return age <= 5 ? per1000.to5 : age <= 12 ? per1000.to12 : per1000.over12
-}
-
-/** Call-outs the assumed odds count for beside the firm's own. Chosen: a firm's first few dozen cases should move them little */
-export const assumedCases = 400
-
-/** How many times likelier a fault is whose background is known to be there. Assumed */
-const backgroundKnown = 3
-
-/**
- * Call-outs in a thousand on which each fault stands: assumed, by age, then moved by the firm's proven repairs as counts of a Dirichlet
- * distribution move its mean, then by what is known of the place.
- */
-export function faultOdds(catalogue: Catalogue, { age, experience, recentWork, known }: Circumstances = {}): number[] {
-  return catalogue.faults.map((fault) => {
-    const assumed = oddsOf(fault, age)
-    const counted = experience ? (assumed * assumedCases + 1000 * (experience.proven[fault.id] ?? 0)) / (assumedCases + experience.cases) : assumed
-    const here = known && fault.background?.some((one) => known.has(one)) ? backgroundKnown : 1
-    return counted * here * (recentWork?.get(fault.part) ?? 1)
-  })
-}
+import { faultOdds } from './odds.ts'
 
 /**
  * Prior probability of every set of the signature rows, then of "no demand" and of an unlisted cause.

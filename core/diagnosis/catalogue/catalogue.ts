@@ -144,6 +144,10 @@ export interface Fault {
   background?: Background[]
   /** checks that look for why a wrong state came about */
   causeChecks?: string[]
+  /** how many times likelier it is on a version of a part; over all versions, by their shares, once */
+  byVersion?: { fact: string; choice: string; times: number }[]
+  /** the sizes of system and vessel make it likelier or not */
+  bySize?: true
   /** too little or too much water, and nothing else: filling or letting out sets it right */
   setByFilling?: true
   /** it loses or gains water slowly: once the pressure is set right it shows again only after hours */
@@ -174,6 +178,8 @@ export interface Remedy {
   opens?: Opening[]
   /** it mends only the one that is named: one conductor, one joint */
   each?: true
+  /** what a version of a part adds to the job */
+  byVersion?: { fact: string; choice: string; minutes: number; step: string; opens?: Opening[] }[]
   /** what belongs to the same job, with why and the chance that leaving it out brings the fault back */
   alongside?: { remedy: string; because: string; comesBack: number }[]
 }
@@ -244,8 +250,9 @@ export interface FactKind {
   label: string
   type: 'number' | 'choice'
   unit?: UnitSymbol
-  choices?: { id: string; label: string }[]
-  /** the parameter it fixes, `age`, or `label` for what is only written down */
+  /** with the share of appliances that have it, where odds depend on it */
+  choices?: { id: string; label: string; share?: number }[]
+  /** the parameter it fixes, `age`, `version` for which version of a part is fitted, or `label` for what is only written down */
   narrows: string
 }
 

@@ -24,6 +24,8 @@ export interface Experience {
   cases: number
   /** of those, on how many each fault was mended and the case closed */
   proven: Readonly<Record<string, number>>
+  /** what its engineers say of it from their own experience: the share of call-outs each fault turns out to be, 0 to 1 */
+  stated?: Readonly<Record<string, number>>
 }
 
 /** In which order checks are offered. */

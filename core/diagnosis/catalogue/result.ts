@@ -282,6 +282,8 @@ export interface Odds {
   /** the firm's closed cases on this kind of boiler, and those on which this fault was mended and proved */
   cases: number
   proven: number
+  /** what moves them here, in words: versions, sizes, own experience */
+  because: string[]
 }
 
 /** A reading that counts little, and why. */

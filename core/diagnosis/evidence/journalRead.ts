@@ -77,4 +77,8 @@ export interface Circumstances {
   recentWork?: ReadonlyMap<string, number>
   /** kinds of background this installation is known for, such as a recent installation */
   known?: ReadonlySet<string>
+  /** which version of a part is fitted, by fact */
+  versions?: ReadonlyMap<string, string>
+  /** parameters that are known */
+  parameters?: Readonly<Record<string, number>>
 }

@@ -81,7 +81,8 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
     if (outcome !== undefined) answer(check, entry, namedOutcome(check, outcome), 'sure', true)
     else if (value !== undefined) take(groupOf(check, true), entry, 'sure', { value })
   }
-  result.circumstances = { known: knownBackground(stand) }
+  const versions = new Map<string, string>()
+  result.circumstances = { known: knownBackground(stand), versions, parameters: result.known }
   const visits = visitsOf(stand)
   for (const entry of stand) {
     const visit = visits.get(entry.id)!
@@ -100,6 +101,7 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
       case 'fact': {
         const kind = catalogue.facts.find((one) => one.id === entry.payload.fact)
         const value = entry.payload.value
+        if (kind?.narrows === 'version' && kind.choices?.some((one) => one.id === value)) versions.set(kind.id, String(value))
         if (!kind || typeof value !== 'number' || kind.narrows === 'label') break
         if (kind.narrows === 'age') result.circumstances.age = value
         else if (kind.unit === undefined || entry.payload.unit === undefined) result.known[kind.narrows] = value

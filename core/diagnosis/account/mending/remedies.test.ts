@@ -134,11 +134,14 @@ describe('what brought it about', () => {
   })
 })
 
-it('odds say how many cases stand behind them', () => {
-  expect(oddsBehind(catalogue, [0], [12.5, 1, 1], { cases: 7, proven: { leak: 2 } })).toEqual([
-    { fault: 'leak', per1000: 12.5, assumedCases: 400, cases: 7, proven: 2 },
+it('odds say how many cases stand behind them, and what moves them', () => {
+  expect(oddsBehind(catalogue, [0], [12.5, 1, 1], { experience: { cases: 7, proven: { leak: 2 } } })).toEqual([
+    { fault: 'leak', per1000: 12.5, assumedCases: 400, cases: 7, proven: 2, because: [] },
   ])
-  expect(oddsBehind(catalogue, [1], [1, 3, 1])[0]).toMatchObject({ per1000: 3, cases: 0, proven: 0 })
+  expect(oddsBehind(catalogue, [1], [1, 3, 1], {})[0]).toMatchObject({ per1000: 3, cases: 0, proven: 0 })
+  expect(oddsBehind(catalogue, [1], [1, 3, 1], { experience: { cases: 100, proven: {}, stated: { wetMotor: 0.6 } } })[0]!.because).toEqual([
+    'own experience says 6 in ten, counting for 50 cases',
+  ])
 })
 
 it('every row has a name', () => {
