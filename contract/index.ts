@@ -7,5 +7,6 @@ export { caseCursor, folded, readCaseCursor, readListQuery, readSiteCursor, site
 export { type DatabaseState, type Health } from './health.ts'
 export { isTimeZone, readFirmSettings, type Firm, type FirmCosts, type FirmSettings } from './firm.ts'
 export { type People } from './people.ts'
-export { type Past, type PastCase } from './past.ts'
+export { type Experienced, type Opinion, type Past, type PastCase } from './past.ts'
+export { readStated, type Stated } from './stated.ts'
 export { mostPairs, readPairReport, type PairReport } from './pairs.ts'

@@ -8,10 +8,27 @@ export interface PastCase {
   closed: boolean
 }
 
+/** What one engineer says of a kind of boiler: so many calls in ten turn out to be this fault. */
+export interface Opinion {
+  fault: string
+  author: string
+  inTen: number
+}
+
+/** What a firm knows of a kind of boiler. */
+export interface Experienced {
+  /** closed cases that proved something, and how often each fault */
+  cases: number
+  proven: Record<string, number>
+  /** the share of calls each fault turns out to be, by those who said so: their mean */
+  stated: Record<string, number>
+  opinions: Opinion[]
+}
+
 /** What is known from before: of this boiler, and of its kind in this firm. */
 export interface Past {
   /** earlier cases of the same appliance, latest first */
   appliance: PastCase[]
-  /** closed cases of the same kind of boiler that proved something, this one left out, and how often each fault */
-  experience: { cases: number; proven: Record<string, number> }
+  /** of the same kind of boiler, this case left out */
+  experience: Experienced
 }

@@ -77,6 +77,19 @@ export const firm = mysqlTable('firm', {
   revision: int('revision').notNull().default(1),
 })
 
+/** What engineers say of a kind of boiler from their own experience: how many calls in ten each fault turns out to be. One opinion a person. */
+export const statedOdds = mysqlTable(
+  'stated_odds',
+  {
+    system: varchar('system', { length: 60 }).notNull(),
+    fault: varchar('fault', { length: 120 }).notNull(),
+    author: varchar('author', { length: 120 }).notNull(),
+    inTen: int('in_ten').notNull(),
+    statedAt: datetime('stated_at', { mode: 'date', fsp: 3 }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.system, table.fault, table.author] })],
+)
+
 /** What devices found when they simulated pairs of faults: by the fingerprint of the catalogue, the pair and the device. */
 export const pairReports = mysqlTable(
   'pair_reports',

@@ -42,7 +42,7 @@ describe('the past of a case', () => {
     const now = await kept(here, '2026-01-01', [['complaint', { what: 'locksOut' }]])
     await kept(elsewhere, '2026-02-01', fanFitted)
     const found = await get<Past>(`/api/cases/${now}/past`)
-    expect(found.experience).toEqual({ cases: 2, proven: { 'fan.seized': 2 } })
+    expect(found.experience).toEqual({ cases: 2, proven: { 'fan.seized': 2 }, stated: {}, opinions: [] })
     expect(found.appliance).toMatchObject([{ openedAt: '2025-03-01T09:00:00.000Z', complaints: ['locksOut'], faults: ['fan.seized'], closed: true }])
   })
 
@@ -52,5 +52,42 @@ describe('the past of a case', () => {
       expect(answer.statusCode).toBe(404)
       expect(answer.json<Problem>().detail).toContain('list of cases')
     }
+  })
+})
+
+describe('own experience of a kind of boiler', () => {
+  const say = (body: object, system = 'atmos-combi') => post(`/api/experience/${system}`, body)
+
+  it('is one opinion a person: their mean counts, one said again takes the place of the first, one taken back is gone', async () => {
+    const fault = 'turbineAdapter.leaking'
+    expect((await say({ fault, inTen: 8, author: 'Ines Quill' })).json()).toEqual({
+      stated: { [fault]: 0.8 },
+      opinions: [{ fault, inTen: 8, author: 'Ines Quill' }],
+    })
+    await say({ fault, inTen: 2, author: 'Bo Larkspur' })
+    const again = await say({ fault, inTen: 6, author: 'Ines Quill' })
+    expect(again.json<{ stated: object }>().stated).toEqual({ [fault]: 0.4 })
+    const here = await kept({ id: id(), siteId: id() }, '2026-03-01', [['complaint', { what: 'noHotWater' }]])
+    // of another kind of boiler, nothing was said
+    expect((await get<Past>(`/api/cases/${here}/past`)).experience.stated).toEqual({})
+    expect((await say({ fault, inTen: null, author: 'Bo Larkspur' })).json<{ stated: object }>().stated).toEqual({ [fault]: 0.6 })
+  })
+
+  it('is refused where it cannot be, with what to do', async () => {
+    const good = { fault: 'fan.seized', inTen: 3, author: 'Ines Quill' }
+    for (const [body, field] of [
+      [{ ...good, inTen: 11 }, 'inTen'],
+      [{ ...good, inTen: 2.5 }, 'inTen'],
+      [{ ...good, inTen: undefined }, 'inTen'],
+      [{ ...good, author: '  ' }, 'author'],
+      [{ ...good, fault: 'no.such' }, 'fault'],
+      [{ ...good, fault: 'x'.repeat(400) }, 'fault'],
+    ] as const) {
+      const answer = await say(body)
+      expect(answer.statusCode).toBe(422)
+      expect(answer.json<Problem>().fields?.map((one) => one.field)).toEqual([field])
+    }
+    expect((await say(good, '%00')).statusCode).toBe(422)
+    expect((await say([])).statusCode).toBe(422)
   })
 })

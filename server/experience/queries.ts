@@ -1,6 +1,7 @@
 import type { Past } from '@dewpoint/contract'
 import { and, count, eq, lt, ne } from 'drizzle-orm'
 import { retried, tables, type Database } from '../database/index.ts'
+import { statedOf } from './stated.ts'
 
 const { cases } = tables
 
@@ -33,7 +34,7 @@ export async function pastOf(database: Database, id: string): Promise<Past | und
           closed: summary.closed,
         }))
         .reverse(),
-      experience: { cases: taught.reduce((sum, { times }) => sum + times, 0), proven: counts },
+      experience: { cases: taught.reduce((sum, { times }) => sum + times, 0), proven: counts, ...(await statedOf(database, own.system)) },
     }
   })
 }

@@ -101,7 +101,11 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
       case 'fact': {
         const kind = catalogue.facts.find((one) => one.id === entry.payload.fact)
         const value = entry.payload.value
-        if (kind?.narrows === 'version' && kind.choices?.some((one) => one.id === value)) versions.set(kind.id, String(value))
+        if (kind?.narrows === 'version') {
+          if (kind.choices?.some((one) => one.id === value)) versions.set(kind.id, String(value))
+          else versions.delete(kind.id)
+          break
+        }
         if (!kind || typeof value !== 'number' || kind.narrows === 'label') break
         if (kind.narrows === 'age') result.circumstances.age = value
         else if (kind.unit === undefined || entry.payload.unit === undefined) result.known[kind.narrows] = value

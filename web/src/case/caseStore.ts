@@ -10,7 +10,7 @@ import { fetchCase, fetchNews, Refused } from '../keeping/api.ts'
 import { changedCase } from '../keeping/outbox/changes.ts'
 import { keptCase, mergeCase, type KeptCase } from '../keeping/device/device.ts'
 import { deviceId } from '../keeping/device/identity.ts'
-import { knownPast } from '../keeping/device/keptAnswers.ts'
+import { knownPast, state } from '../keeping/device/keptAnswers.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { doublePressGuard } from '../shared/pieces/doublePressGuard.ts'
 import { reasoning } from '../workers/reasoning.ts'
@@ -130,6 +130,14 @@ export const useCase = defineStore('case', () => {
   async function learn(id: string, mine: number): Promise<void> {
     const [taught] = await Promise.allSettled([knownPast(id, current.value?.appliance.system), firm.load()])
     if (mine === opening && taught.status === 'fulfilled') past.value = taught.value
+  }
+
+  /** Says from own experience how often a fault is what is wrong with this kind of boiler; `inTen` null takes it back. */
+  async function stateExperience(fault: string, inTen: number | null): Promise<void> {
+    const one = current.value
+    if (!one) return
+    const heard = await state(one.appliance.system, { fault, inTen, author: author.value }, past.value?.experience)
+    if (current.value?.id === one.id) past.value = { appliance: past.value?.appliance ?? [], experience: heard }
   }
 
   /** Fetches what others wrote meanwhile. */
@@ -266,6 +274,7 @@ export const useCase = defineStore('case', () => {
     before,
     past,
     experience,
+    stateExperience,
     untrue,
     undoable,
     thinking,

@@ -34,6 +34,9 @@ function checkOf(catalogue: Catalogue, payload: Payload<'reading'>): Check | und
   return catalogue.checks.find((one) => one.id === payload.check)
 }
 
+/** What stands for a version nobody knows. */
+export const notKnown = 'notKnown'
+
 /** What is said of something that must stand in the record. */
 export const recordAnswers = { right: 'right', notRight: 'not right', notDone: 'not done' } as const
 
@@ -57,7 +60,7 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       if (fact === 'controls')
         return { what: 'Wired as', result: schemesOf(catalogue.system.id.split('+')[0]!).find((one) => one.id === value)?.label ?? 'not known' }
       const choice = catalogue.facts.find((one) => one.id === fact)?.choices?.find((one) => one.id === value)
-      if (choice) return { what: find(catalogue.facts, fact), result: choice.label }
+      if (choice || value === notKnown) return { what: find(catalogue.facts, fact), result: choice?.label ?? 'not known' }
       return { what: find(catalogue.facts, fact), result: typeof value === 'number' && unit && isUnit(unit) ? formatQuantity(value, unit) : String(value) }
     }
     case 'history':

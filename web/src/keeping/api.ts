@@ -6,11 +6,13 @@ import {
   type AppendResult,
   type Case,
   type CaseList,
+  type Experienced,
   type Firm,
   type FirmSettings,
   type NewCase,
   type News,
   type Past,
+  type Stated,
   type People,
   type Problem,
   type ProblemName,
@@ -62,6 +64,10 @@ export const fetchNews = (id: string, since: number) => call<News>(`/api/cases/$
 
 /** What earlier cases teach about this one. */
 export const fetchPast = (id: string) => call<Past>(`/api/cases/${id}/past`, has('experience'))
+
+/** Keeps what somebody says of a kind of boiler from own experience. Sending it twice does no harm. */
+export const sendStated = (system: string, body: Stated) =>
+  call<Pick<Experienced, 'stated' | 'opinions'>>(`/api/experience/${encodeURIComponent(system)}`, hasList('opinions'), body)
 
 /** A stretch of the places that have the words searched for, with their boilers. */
 export const fetchSites = (search: string) => call<SiteList>(`/api/sites?${query({ search })}`, hasList('sites'))

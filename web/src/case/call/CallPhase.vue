@@ -8,7 +8,9 @@ import { percent } from '../trace/colours.ts'
 import SuspectsStrip from '../trace/SuspectsStrip.vue'
 import ComplaintForm from './ComplaintForm.vue'
 import HistoryForm from './HistoryForm.vue'
+import OwnExperience from './OwnExperience.vue'
 import PastPanel from './PastPanel.vue'
+import VersionFacts from './VersionFacts.vue'
 
 const emit = defineEmits<{ done: [] }>()
 const store = useCase()
@@ -101,6 +103,7 @@ function recordFact(id: string, unit: string | undefined) {
             <v-btn type="submit" :aria-label="`Record ${inSentence(fact.label)}`">Record</v-btn>
           </form>
         </div>
+        <VersionFacts />
         <HistoryForm />
         <div class="onward">
           <v-btn color="primary" variant="flat" @click="emit('done')">Go to tracing</v-btn>
@@ -110,6 +113,7 @@ function recordFact(id: string, unit: string | undefined) {
     </section>
     <aside>
       <PastPanel />
+      <OwnExperience />
       <SuspectsStrip />
       <section v-if="carry.length > 0" class="carry">
         <h2 class="eyebrow">Worth carrying</h2>

@@ -27,10 +27,10 @@ const counts = computed(() => {
 const opened = ref<string | null>(null)
 const roleWords = { root: 'root', consequence: 'consequence', alone: '' }
 /** what stands behind the odds, in words */
-const oddsWords = ({ per1000, assumedCases, cases, proven }: Odds) =>
+const oddsWords = ({ per1000, assumedCases, cases, proven, because }: Odds) =>
   `Before any reading ${per1000 < 1 ? per1000.toFixed(1) : Math.round(per1000)} in a thousand call-outs: assumed, counting for ${assumedCases} cases${
     cases > 0 ? `; of your ${cases} proved cases ${proven}` : '; none of your own cases yet'
-  }.`
+  }${because.map((one) => `; ${one}`).join('')}.`
 const movedWords = (key: string, now: number) => {
   const was = store.before[key]
   if (was === undefined || Math.abs(now - was) < 0.01) return ''

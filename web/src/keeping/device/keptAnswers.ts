@@ -1,5 +1,5 @@
-import { folded, type Firm, type Past, type People, type SiteLine } from '@dewpoint/contract'
-import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused } from '../api.ts'
+import { folded, type Firm, type Past, type People, type SiteLine, type Stated } from '@dewpoint/contract'
+import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused, sendStated } from '../api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
 /** The server's answer, or without it the last one this device has. */
@@ -54,4 +54,14 @@ export async function knownSites(search: string): Promise<SiteLine[]> {
     }
     return [...found.values()].sort((a, b) => (a.name < b.name ? -1 : 1))
   }
+}
+
+/**
+ * Says from own experience how many calls in ten to a kind of boiler turn out to be a fault. The server must hear it: it is the firm's, not this
+ * device's.
+ */
+export async function state(system: string, said: Stated, known: Past['experience'] | undefined): Promise<Past['experience']> {
+  const experience = { cases: 0, proven: {}, ...known, ...(await sendStated(system, said)) }
+  await keepAnswer(`kind ${system}`, experience, new Date().toISOString()).catch(() => undefined)
+  return experience
 }
