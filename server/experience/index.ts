@@ -3,8 +3,7 @@ import { catalogueFor, schemesOf, unknownWiring } from '@dewpoint/trade'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { pastOf } from './queries.ts'
-import { keepStated, statedOf } from './stated.ts'
+import { keepStated, pastOf, statedOf } from './queries.ts'
 
 /** What earlier cases teach: of one appliance, and of its kind. */
 export const experienceFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {

@@ -38,7 +38,7 @@ function checkOf(catalogue: Catalogue, payload: Payload<'reading'>): Check | und
 export const notKnown = 'notKnown'
 
 /** What is said of something that must stand in the record. */
-export const recordAnswers = { right: 'right', notRight: 'not right', notDone: 'not done' } as const
+const recordAnswers = { right: 'right', notRight: 'not right', notDone: 'not done' } as const
 
 /** A reading that answers for something in the record, in words; nothing of any other. */
 function recordWords({ closing, faults }: Catalogue, { check, outcome, note }: Payload<'reading'>): { what: string; result: string } | undefined {

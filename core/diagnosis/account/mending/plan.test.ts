@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { comingBack, timeCosts, usualCosts, type Remedy } from '../../catalogue/index.ts'
 import { rowsOf, type Signatures } from '../../signatures/index.ts'
 import { smallCatalogue, smallFault, smallRemedy } from '../../tests/testCatalogue.ts'
+import { asFitted } from './asFitted.ts'
 import { plansOf } from './plan.ts'
 import { replacementOf } from './replacement.ts'
 
@@ -125,4 +126,14 @@ describe('the whole appliance new', () => {
     expect(sum({ 7: 1 })).toMatchObject({ age: null, yearsLeft: 7 })
     expect(sum({ 7: 1 }, 30)!.yearsLeft).toBe(1)
   })
+})
+
+it('what a version adds to a job is in its minutes, its steps and what it opens; where it is not known, or not fitted, nothing is', () => {
+  const [fuse] = catalogue.remedies
+  const own = {
+    ...catalogue,
+    remedies: [{ ...fuse!, byVersion: [{ fact: 'place', choice: 'behind', minutes: 40, step: 'Burner off first.', opens: ['chamber' as const] }] }],
+  }
+  expect(asFitted(own, new Map([['place', 'behind']])).remedies[0]).toMatchObject({ minutes: 60, steps: ['Burner off first.'], opens: ['chamber'] })
+  for (const versions of [new Map<string, string>(), new Map([['place', 'front']])]) expect(asFitted(own, versions).remedies[0]!.minutes).toBe(20)
 })
