@@ -1,7 +1,7 @@
 import type { Catalogue, Check, Fault, Occasion, Read, Remedy } from '@dewpoint/core/diagnosis'
 import { producedSignals } from '@dewpoint/core/plant'
 import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
-import { bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
+import { alongTheCall, bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
 import { closingRows } from './closing.ts'
 import { complaints } from './complaints.ts'
 import { dangers, speech } from './dangers/index.ts'
@@ -57,6 +57,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
   ]
     .map((check) => trimmed(check, readable))
     .filter((check): check is Check => check !== null && (check.result.kind !== 'cue' || cited.has(check.id) || check.unsafe !== undefined))
+    .map((check) => ({ ...check, ...alongTheCall(check.id, scheme) }))
     .map((check, _index, all) => (check.settledBy ? { ...check, settledBy: check.settledBy.filter((id) => all.some((one) => one.id === id)) } : check))
   const checkIds = new Set(checks.map((one) => one.id))
 

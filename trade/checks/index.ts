@@ -12,6 +12,7 @@ import { storedChecks } from './water/stored.ts'
 import { waterChecks } from './water/water.ts'
 import { wiringChecks } from './controls/wiring.ts'
 
+export { alongTheCall } from './controls/along.ts'
 export { displayedChecks } from './displayed.ts'
 export { bridgeCheck, conductorChecks } from './controls/wiring.ts'
 

@@ -78,6 +78,8 @@ export interface Check {
   situation: { demand: 'none' | 'heating' | 'hotWater'; tap?: 'full' | 'basin'; powerOff?: boolean; drained?: boolean }
   /** the stage of the sequence it tells about */
   concerns?: { demand: Demand; stage: string }
+  /** how far along the call it tests, from the supply (0) to the boiler's demand terminal (1), and of which demand where it is not of all */
+  along?: { place: number; demand?: 'heating' | 'hotWater' }
   /** where the instrument is put, when it matters */
   place?: string
   result: NumberResult | OutcomeResult | CueResult

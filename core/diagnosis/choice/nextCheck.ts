@@ -2,6 +2,7 @@ import { type Belief, explaining, folded } from '../belief/index.ts'
 import { type Access, allRules, type Catalogue, type Check, type CheckOrder, type Costs, type Rules, timeCosts, usualCosts } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { Signatures } from '../signatures/index.ts'
+import { tracingOrder } from './alongTheSequence.ts'
 import { wrongActs } from './costs.ts'
 import { type Weighing, weighing } from './information.ts'
 import { lookAhead } from './lookAhead.ts'
@@ -35,6 +36,8 @@ export interface Ranking {
   groups: Weighing['groups']
 }
 
+/** bits below which a check is passed over when tracing along the sequence */
+const worthTracing = 0.03
 /** How many checks are looked at ahead: the most telling for their minutes, and of the rest the most telling of all. */
 const lookedAhead = 10
 const alsoTelling = 4
@@ -98,13 +101,17 @@ export function rankChecks(
     const checks = rules.parting ? earlyOnes(catalogue, journal, parted, parts.length > 0 ? parts : all) : parted
     return { checks, parting: parts.length > 0 ? parts.length : null, owed, acting, act: about, going, groups }
   }
-  const along = stageOrder(catalogue)
-  const place = (one: RankedCheck) => along.get(`${one.check.concerns?.demand}.${one.check.concerns?.stage}`) ?? Infinity
-  const sign = order === 'forward' ? 1 : -1
-  const worth = ranked.filter((one) => one.bits > 0.03 && place(one) !== Infinity)
-  const others = ranked.filter((one) => !worth.includes(one))
+  const traced = tracingOrder(
+    catalogue,
+    journal,
+    weighed,
+    ranked.filter((one) => one.bits > worthTracing),
+    order,
+    telling,
+  )
+  const others = ranked.filter((one) => !traced.includes(one))
   return {
-    checks: [...worth.sort((a, b) => sign * (place(a) - place(b)) || telling(b) - telling(a)), ...others],
+    checks: [...traced, ...others],
     parting: null,
     owed,
     acting,
@@ -190,11 +197,4 @@ export function aheadOf<T extends RankedCheck>(
     act,
     going: best.length > 0 ? Math.min(...twoSteps) : Infinity,
   }
-}
-
-/** Where a stage stands in the sequence, hot water and heating side by side. */
-function stageOrder(catalogue: Catalogue): Map<string, number> {
-  const order = new Map<string, number>()
-  for (const [demand, stages] of Object.entries(catalogue.system.sequence)) stages.forEach((stage, index) => order.set(`${demand}.${stage.id}`, index))
-  return order
 }
