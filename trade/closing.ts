@@ -273,6 +273,22 @@ export const closingRows: ClosingRow[] = [
     why: 'Conductors were landed or moved.',
     after: { done: wires },
   },
+  {
+    id: 'close.zoneOne',
+    label: 'First zone called: 24 V at its valve, and it opens',
+    why: '24 V that has come back is no proof that the zone runs.',
+    after: { done: ['transformer.replace', 'transformer.fuse'] },
+    check: 'measure.heatingValveMotor',
+    asks: true,
+  },
+  {
+    id: 'close.zoneTwo',
+    label: 'Second zone called: 24 V at its valve, and it opens',
+    why: '24 V that has come back is no proof that the zone runs.',
+    after: { done: ['transformer.replace', 'transformer.fuse'] },
+    check: 'measure.zone2ValveMotor',
+    asks: true,
+  },
   // the customer
   {
     id: 'close.shown',

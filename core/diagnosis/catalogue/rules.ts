@@ -12,7 +12,9 @@ export interface Rules {
   parting: boolean
   /** cheap checks of what looks alike come before a dear part is condemned */
   lookalikes: boolean
+  /** what is free and quick comes before opening and clamping, unless the sum says otherwise by a clear margin */
+  freeFirst: boolean
 }
 
 /** The rules as they hold unless somebody measures without one. */
-export const allRules: Readonly<Rules> = { plateau: true, complaint: true, growth: true, folded: true, parting: true, lookalikes: true }
+export const allRules: Readonly<Rules> = { plateau: true, complaint: true, growth: true, folded: true, parting: true, lookalikes: true, freeFirst: true }

@@ -94,7 +94,7 @@ export function rankChecks(
   const owed =
     rules.lookalikes && acting <= going && about?.kind === 'faults' ? owedBefore(catalogue, signatures, belief, journal, about.remedies, excluded) : []
   if (order === 'telling') {
-    const all = [...best, ...rest]
+    const all = [...(rules.freeFirst ? freeFirst(best) : best), ...rest]
     const leaders = rules.parting ? suspected(catalogue, signatures, journal, shown) : []
     const parts = leaders.length > 1 ? all.filter(({ check }) => shown.bitsAmong(check, leaders) >= partsAtLeast) : []
     const parted = parts.length > 0 ? [...parts, ...all.filter((one) => !parts.includes(one))] : all
@@ -123,6 +123,18 @@ export function rankChecks(
 
 /** how many checks are seen at a glance */
 const first = 4
+
+/** a check that opens nothing and takes no longer is free and quick, minutes; it comes first unless another is cheaper in the end by this share. Chosen */
+const quick = { minutes: 3, margin: 0.03 }
+
+/** What is free and quick before opening and clamping, unless the sum says otherwise by a clear margin. */
+function freeFirst(best: RankedCheck[]): RankedCheck[] {
+  const isFree = ({ check }: RankedCheck) => check.access === 'none' && check.minutes <= quick.minutes
+  const [leads] = best
+  if (!leads || isFree(leads)) return best
+  const free = best.find((one) => isFree(one) && one.cost! <= leads.cost! * (1 + quick.margin))
+  return free ? [free, ...best.filter((one) => one !== free)] : best
+}
 
 /** The early checks of the complaints among the first that are offered, where they tell something; what is worth most stays first. */
 function earlyOnes(catalogue: Catalogue, journal: JournalRead, checks: RankedCheck[], telling: readonly RankedCheck[]): RankedCheck[] {
