@@ -8,6 +8,7 @@ import {
   byEngine,
   chanceFrom,
   drawTruth,
+  harder,
   matched,
   mismatched,
   optimum,
@@ -20,32 +21,48 @@ import {
   type Report,
   type Way,
 } from '@dewpoint/core/evaluation'
-import { allRules, type Rules } from '@dewpoint/core/diagnosis'
-import { stockCatalogues } from '@dewpoint/trade'
+import { allRules, hear, type Catalogue, type Rules } from '@dewpoint/core/diagnosis'
+import { stockCatalogues, wiredCatalogues } from '@dewpoint/trade'
+import { heardOf } from '@dewpoint/trade/heard'
 import { loadSignatures } from '@dewpoint/trade/shipped'
+import { spoken } from '@dewpoint/trade/spoken'
 import { refuse } from './refuse.ts'
 
 /**
  * Plays drawn cases to their end, by the engine and by other ways of working, and tells how they went.
  *
- *   evaluate --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]
+ *   evaluate --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched|--hard] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]
  *
- * The truth differs from the model that judges it unless --matched. With --keep, each case is written to a file of lines as it ends, and
+ * The truth differs from the model that judges it unless --matched; with --hard it has besides what real
+ * cases have: faults worse than listed, words for figures, three faults and more, wiring never finished, something seen by the way, versions, the
+ * customer's own words. With --keep, each case is written to a file of lines as it ends, and
  * cases found there already are not played again: a long run may be stopped and taken up. With --optimum, as many small problems a system
  * are solved exactly, and the engine's own choice is followed through all that may be found.
  */
 const usage =
-  'usage: npm run -s evaluate -- --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]'
-type Job = { system: string; way: Way; seed: number; pairs: number; like: boolean; without: (keyof Rules)[] }
+  'usage: npm run -s evaluate -- --cases N --seed S [--system ID|all] [--pairs 0.3] [--ways engine,forward,…] [--matched|--hard] [--without RULE,…|all] [--keep FILE] [--optimum N] [--json]'
+type Job = { system: string; way: Way; seed: number; pairs: number; truth: keyof typeof truths; without: (keyof Rules)[] }
+
+const truths = { matched, mismatched, harder }
+/** every stock system, and each way of wiring by the first system that may be wired so */
+const known = { ...stockCatalogues, ...Object.fromEntries(wiredCatalogues().map((one) => [one.system.id, one])) }
 
 if (process.send) process.on('message', (job) => process.send!(play(job as Job)))
 else await main()
 
-function play({ system, way, seed, pairs, like, without }: Job): Played {
-  const catalogue = stockCatalogues[system]!
-  const truth = drawTruth(catalogue, seed, pairs, like ? matched : mismatched)
+function play({ system, way, seed, pairs, truth: like, without }: Job): Played {
+  const catalogue = known[system]!
+  const truth = drawTruth(catalogue, seed, pairs, truths[like], (complaint, pick) => heardFor(catalogue, complaint, pick))
   const rules = { ...allRules, ...Object.fromEntries(without.map((one) => [one, false])) }
   return { system, way, seed, without, ...walk(catalogue, loadSignatures(catalogue), truth, way, chanceFrom(seed + 1_000_003), undefined, undefined, rules) }
+}
+
+/** The complaints heard in one of the sentences a complaint is told in; none where it is told in no words. */
+function heardFor({ complaints }: Catalogue, complaint: string, pick: number): string[] {
+  const sentences = spoken.filter(([, about]) => about === complaint)
+  const [words] = sentences[Math.floor(pick * sentences.length)] ?? []
+  if (words === undefined) return []
+  return hear(heardOf, words).flatMap(({ danger }) => (complaints.some((one) => one.id === danger && !one.danger) ? [danger] : []))
 }
 
 async function main(): Promise<void> {
@@ -59,6 +76,7 @@ async function main(): Promise<void> {
           pairs: { type: 'string', default: '0.3' },
           ways: { type: 'string', default: ways.join(',') },
           matched: { type: 'boolean', default: false },
+          hard: { type: 'boolean', default: false },
           without: { type: 'string', default: '' },
           keep: { type: 'string' },
           optimum: { type: 'string', default: '0' },
@@ -77,8 +95,15 @@ async function main(): Promise<void> {
   const seed = whole('seed')
   const pairs = Number(values.pairs)
   if (!(pairs >= 0 && pairs <= 1)) refuse(`--pairs takes a share from 0 to 1\n${usage}`)
-  const systems = values.system === 'all' ? Object.keys(stockCatalogues) : [values.system]
-  for (const one of systems) if (!stockCatalogues[one]) refuse(`--system "${one}" is unknown: ${Object.keys(stockCatalogues).join(', ')} or all`)
+  if (values.matched && values.hard) refuse(`--matched and --hard are two truths: choose one\n${usage}`)
+  const truth = values.matched ? 'matched' : values.hard ? 'harder' : 'mismatched'
+  const systems =
+    values.system === 'all'
+      ? Object.keys(stockCatalogues)
+      : values.system === 'wired'
+        ? Object.keys(known).filter((one) => !stockCatalogues[one])
+        : [values.system]
+  for (const one of systems) if (!known[one]) refuse(`--system "${one}" is unknown: ${Object.keys(known).join(', ')}, all or wired`)
   const chosen = values.ways.split(',').map((one) => ways.find((way) => way === one) ?? refuse(`--ways "${one}" is unknown: ${ways.join(', ')}`))
 
   const rules = Object.keys(allRules) as (keyof Rules)[]
@@ -102,9 +127,7 @@ async function main(): Promise<void> {
   const played = new Map(kept.map((one) => [keyOf(one), one]))
   if (values.keep) mkdirSync(dirname(values.keep), { recursive: true })
   const wanted = systems.flatMap((system) =>
-    chosen.flatMap((way) =>
-      Array.from({ length: cases }, (_unused, index): Job => ({ system, way, seed: seed * 100_000 + index, pairs, like: values.matched, without })),
-    ),
+    chosen.flatMap((way) => Array.from({ length: cases }, (_unused, index): Job => ({ system, way, seed: seed * 100_000 + index, pairs, truth, without }))),
   )
   await shareOut(
     wanted.filter((job) => !played.has(keyOf(job))),
@@ -163,6 +186,7 @@ function row(one: Report): Record<string, string | number> {
     checks: number(one.checks, 1),
     'found, single': percent(one.foundSingles),
     'found, pairs': percent(one.foundPairs),
+    'found, more': percent(one.foundMore),
     'condemned wrongly': percent(one.wrong),
     'needless parts': number(one.needless, 2),
     'called 85 % and more, so': percent(one.calledNinety),

@@ -32,6 +32,8 @@ export interface Report {
   wrongUnlisted: Share
   foundSingles: Share
   foundPairs: Share
+  /** three faults and more, wiring that was never finished among them */
+  foundMore: Share
   /** minutes against the forward ladder's on the same cases */
   minutesToForward: Figure | null
   /** of the repairs called 85 % likely or more as they were begun, those that were needed */
@@ -49,6 +51,7 @@ export function reportOf(all: readonly Played[], system: string): Report[] {
     const listed = played.filter((one) => one.kind !== 'unlisted')
     const singles = played.filter((one) => one.kind === 'single')
     const pairs = played.filter((one) => one.kind === 'pair' || one.kind === 'chain')
+    const more = played.filter((one) => one.kind === 'more' || one.kind === 'unfinished')
     const both = played.filter((one) => forward.has(`${one.system} ${one.seed}`))
     const called = played.flatMap((one) => one.said).filter(({ probability }) => probability >= 0.85)
     const wrongOf = (some: readonly Played[]) => shareOf(sum(some, 'wrong'), sum(some, 'condemned'))
@@ -63,6 +66,7 @@ export function reportOf(all: readonly Played[], system: string): Report[] {
       wrongUnlisted: wrongOf(played.filter((one) => one.kind === 'unlisted')),
       foundSingles: shareOf(singles.filter((one) => one.found).length, singles.length),
       foundPairs: shareOf(pairs.filter((one) => one.found).length, pairs.length),
+      foundMore: shareOf(more.filter((one) => one.found).length, more.length),
       minutesToForward:
         both.length < 2
           ? null

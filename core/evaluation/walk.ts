@@ -69,7 +69,7 @@ export function walk(
   heard?: (check: string, reading: Payload<'reading'>) => void,
   rules: Readonly<Rules> = allRules,
 ): Course {
-  const journal = opened(truth)
+  const journal = opened(truth, catalogue)
   const course: Course = { kind: truth.kind, minutes: 0, checks: 0, needless: 0, condemned: 0, wrong: 0, found: false, ended: 'tired', said: [] }
   const { write } = journal
   const look = (check: Check) => {
@@ -102,9 +102,10 @@ export function walk(
     proven = true
     sinceProof = 0
   }
-  const mend = (id: string) => {
+  const mend = (id: string, standing: readonly string[]) => {
     const remedy = catalogue.remedies.find((one) => one.id === id)!
-    const meant = truth.mend(id)
+    const named = remedy.each ? standing.filter((fault) => remedy.mends.includes(fault)).slice(0, 1) : []
+    const meant = truth.mend(id, named)
     const seals = new Set(remedy.seals)
     const parts = remedy.parts.filter((part) => !seals.has(part)).length
     if (parts > 0) course.condemned++
@@ -115,7 +116,7 @@ export function walk(
     course.minutes += remedy.minutes
     repairs++
     proven = false
-    write('repair', { remedy: id, parts: [], result: 'unknown' })
+    write('repair', { remedy: id, parts: [], result: 'unknown', ...(named.length > 0 && { faults: named }) })
   }
 
   while (course.checks < most.checks && repairs < most.repairs && course.minutes < most.minutes) {
@@ -138,7 +139,8 @@ export function walk(
       course.checks++
     } else if (acting && onWhat.kind === 'faults' && onWhat.remedies.some((id) => (known.tried.get(id) ?? 0) < 2)) {
       keepSaid(course, catalogue, truth, standing, onWhat.remedies)
-      mend([...onWhat.remedies].sort((a, b) => (known.tried.get(a) ?? 0) - (known.tried.get(b) ?? 0))[0]!)
+      const named = (weighed.signatures.sets[onWhat.row] ?? []).map((index) => catalogue.faults[index]!.id)
+      mend([...onWhat.remedies].sort((a, b) => (known.tried.get(a) ?? 0) - (known.tried.get(b) ?? 0))[0]!, named)
       if (way === 'commonest') prove()
     } else if (acting && onWhat.kind === 'nothingWrong' && repairs > 0 && (!proven || (!runsWell && leading.mass >= sureEnough && sinceProof >= 3))) prove()
     else if (acting && onWhat.kind === 'nothingWrong' && proven && runsWell) {
@@ -158,7 +160,8 @@ export function walk(
       break
     }
   }
-  course.found = truth.standing.length === 0 && course.ended === 'proven'
+  // what nobody rang about may be left, told to the customer
+  course.found = truth.standing.every((fault) => truth.besides.includes(fault)) && course.ended === 'proven'
   return course
 }
 
@@ -186,13 +189,18 @@ function provingChecks(catalogue: Catalogue, complaints: readonly string[]): str
   return [...new Set([...runs, ...asked])].filter((id) => known.has(id))
 }
 
-function opened(truth: Truth): { entries: Entry[]; write: <T extends EntryType>(type: T, payload: Payload<T>) => void } {
+function opened(truth: Truth, catalogue: Catalogue): { entries: Entry[]; write: <T extends EntryType>(type: T, payload: Payload<T>) => void } {
   const entries: Entry[] = []
   const write = <T extends EntryType>(type: T, payload: Payload<T>) => {
     const count = entries.length + 1
     const id = `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`
     entries.push(newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: 'evaluation', seen: entries.slice(-1) }))
   }
+  for (const fact of truth.facts) write('fact', fact)
   for (const what of truth.complaints) write('complaint', { what, pattern: 'always' })
+  for (const fault of truth.besides) {
+    const { id, label } = catalogue.faults[fault]!
+    write('finding', { what: label, fault: id, explainsComplaint: false })
+  }
   return { entries, write }
 }

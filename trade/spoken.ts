@@ -1,0 +1,22 @@
+/** What customers say on the telephone, by the complaint it is. From memory. */
+export const spoken: readonly (readonly [words: string, complaint: string])[] = [
+  ['It started with a whine, then dead.', 'whined'],
+  ['No hot water since Friday', 'noHotWater'],
+  ['We have no heating or hot water', 'nothing'],
+  ['The radiators are cold', 'noHeating'],
+  ['The shower goes hot then cold', 'hotColdHot'],
+  ['Only lukewarm at the kitchen tap', 'lukewarm'],
+  ['There is water dripping from underneath the boiler', 'boilerDrips'],
+  ['The pipe outside drips when it is on', 'dripsOutside'],
+  ['The gauge is in the red', 'gaugeHigh'],
+  ['The pressure goes up when the heating comes on', 'risesHot'],
+  ['I have to top up the pressure every week', 'topUps'],
+  ['It trips the electrics', 'trips'],
+  ['The display is blank', 'displayDark'],
+  ['sounds like a kettle', 'kettles'],
+  ['It lights with a bang', 'bangs'],
+  ['The radiators are warm in summer', 'radiatorsInSummer'],
+  ['It has never worked properly since we moved in', 'neverRight'],
+  ['It stopped in the frost', 'outInFrost'],
+  ['error code flashing', 'locksOut'],
+]
