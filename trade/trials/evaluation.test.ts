@@ -3,6 +3,7 @@ import {
   byEngine,
   chanceFrom,
   drawTruth,
+  harder,
   matched,
   mismatched,
   optimum,
@@ -16,7 +17,7 @@ import {
   shareOf,
 } from '@dewpoint/core/evaluation'
 import { describe, expect, it } from 'vitest'
-import { stockCatalogues } from '../index.ts'
+import { catalogueFor, stockCatalogues } from '../index.ts'
 import { loadSignatures } from '../shipped.ts'
 import fc from 'fast-check'
 
@@ -83,6 +84,63 @@ describe('the truth', () => {
       for (let times = 0; times < 12 && truth.standing.length > 0; times++) truth.mend(right.id)
       expect(truth.standing).toEqual([])
     }
+  })
+})
+
+describe('the harder truth', () => {
+  const drawn = Array.from({ length: 50 }, (_unused, seed) => drawTruth(catalogue, seed, 0.3, harder, () => ['heardInstead']))
+
+  it('has three faults and more, things nobody rang about, versions that are told, and calls in the customer’s words', () => {
+    const more = drawn.filter((one) => one.kind === 'more')
+    expect(more.length).toBeGreaterThan(2)
+    for (const { found, besides } of more) expect(found.length - besides.length).toBeGreaterThanOrEqual(3)
+    for (const share of [
+      drawn.filter((one) => one.besides.length > 0),
+      drawn.filter((one) => one.facts.length > 0),
+      drawn.filter((one) => one.complaints[0] === 'heardInstead'),
+    ]) {
+      expect(share.length).toBeGreaterThan(3)
+      expect(share.length).toBeLessThan(48)
+    }
+    for (const { facts } of drawn)
+      for (const { fact, value } of facts) expect(catalogue.facts.find((one) => one.id === fact)!.choices!.map((one) => one.id)).toContain(value)
+  })
+
+  it('tells some numbers in a word, and the word fits the figure told at another time', () => {
+    const numbers = catalogue.checks.filter((one) => one.result.kind === 'number' && !one.before)
+    const said = drawn.flatMap((truth) => numbers.map((check) => truth.read(check).outcome))
+    const words = said.filter((one) => one !== undefined && one !== 'notReached')
+    expect(words.length / said.length).toBeGreaterThan(0.1)
+    expect(words.length / said.length).toBeLessThan(0.3)
+    expect(new Set(words)).toEqual(new Set(['tooLow', 'right', 'tooHigh']))
+    // most of what is read is not what is wrong
+    expect(words.filter((one) => one === 'right').length).toBeGreaterThan(words.length / 2)
+  })
+
+  it('leaves wiring unfinished with several open ends where it is known', () => {
+    const wired = catalogueFor('premix-combi', 'combi-mains')!
+    const kinds = Array.from({ length: 12 }, (_unused, seed) => drawTruth(wired, seed, 0, harder)).filter((one) => one.kind === 'unfinished')
+    expect(kinds.length).toBeGreaterThan(0)
+    for (const { found, besides } of kinds) {
+      const own = found.filter((fault) => !besides.includes(fault)).map((fault) => wired.faults[fault]!)
+      expect(own.length).toBeGreaterThanOrEqual(2)
+      for (const fault of own) expect(fault.background).toContain('unfinished')
+    }
+  })
+
+  it('what is mended one at a time leaves the others standing', () => {
+    const wired = catalogueFor('premix-combi', 'combi-mains')!
+    for (let seed = 0; seed < 20; seed++) {
+      const truth = drawTruth(wired, seed, 0, harder)
+      if (truth.kind !== 'unfinished') continue
+      const [first, second] = truth.found.map((fault) => wired.faults[fault]!.id)
+      for (let times = 0; times < 12; times++) truth.mend('wire.land', [first!])
+      const left = truth.standing.map((fault) => wired.faults[fault]!.id)
+      expect(left).not.toContain(first)
+      expect(left).toContain(second)
+      return
+    }
+    throw new Error('no case of unfinished wiring was drawn')
   })
 })
 
