@@ -81,3 +81,15 @@ test('a flue that is not right stops the case before it can be left', async ({ a
   await expect(page.getByRole('alert')).toContainText('Products of combustion')
   await expect(page.getByRole('button', { name: 'Close the case' })).toHaveCount(0)
 })
+
+test('a double press answers one row of the record, not the one that moves under it', async ({ app, page }) => {
+  await app.openCase('locksOut', { phase: 'repair', found: ['fan.seized'] })
+  await app.repair(/^Record as done: fit a new fan/)
+  const open = page.locator('.record li').filter({ has: page.locator('.ring') })
+  await expect(open.first()).toBeVisible()
+  const many = await open.count()
+  await open.first().getByRole('button', { name: 'as it should be' }).dblclick()
+  await expect(open).toHaveCount(many - 1)
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0)
+  await expect(open).toHaveCount(many - 1)
+})

@@ -12,7 +12,7 @@ test('no hot water, heating fine, keep-warm status: the turbine leads, and its s
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Flow turbine')
   await expect(page.locator('.account')).toContainText('Turbine signal')
-  await expect(page.locator('.remedies')).toContainText('Fit a new turbine insert')
+  await expect(page.locator('.jobs').first()).toContainText('Fit a new turbine insert')
 })
 
 test('tap hot-cold-hot: three suspects stand together; 1.8 kΩ at 60 °C convicts the thermistor, 2.49 kΩ leaves plate and lowest rate', async ({
@@ -122,10 +122,14 @@ test('from repair to proof to closed', async ({ app, page }) => {
   await expect(page.getByRole('heading', { level: 1, name: 'Closed' })).toBeVisible()
 })
 
-test('orders of checks: forward begins at the beginning', async ({ app, page }) => {
+test('orders of checks: how far it gets is seen first, then from either end', async ({ app, page }) => {
   await app.openCase('noHotWater')
   await page.getByRole('button', { name: 'Backwards' }).click()
   await expect(page.getByRole('button', { name: 'Backwards' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(app.nextTitle).toHaveText('How far does hot water get?')
+  await app.atRest()
+  await page.getByRole('button', { name: 'Cannot do this one' }).click()
+  await expect(app.nextTitle).not.toHaveText('How far does hot water get?')
   await app.atRest()
   const backward = await app.nextTitle.textContent()
   await page.getByRole('button', { name: 'Forwards' }).click()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecordItem } from '@dewpoint/core/diagnosis'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useCase } from '../caseStore.ts'
 import { entryWords, figureChoices, outcomeChoices } from '../checkWords.ts'
@@ -23,6 +23,12 @@ const words = computed(() => {
 })
 const settled = computed(() => ['right', 'given', 'declined'].includes(props.item.state) || (props.item.state === 'notDone' && props.item.leaves))
 const again = ref(false)
+/** it was answered, and what that means is being worked out */
+const sent = ref(false)
+watch(
+  () => store.workedOut,
+  (workedOut) => workedOut && (sent.value = false),
+)
 const asking = computed(() => !props.closed && (!settled.value || again.value))
 
 const leaving = ref(false)
@@ -30,12 +36,20 @@ const reason = ref('')
 const due = ref('')
 const trouble = ref<string | null>(null)
 
+/** What is answered folds up and the next row moves under the finger: the second press of a double press is none. */
+function onlyFirst(event: MouseEvent) {
+  if (event.detail < 2) return
+  event.stopPropagation()
+  event.preventDefault()
+}
 function say(outcome: 'right' | 'notRight') {
   again.value = false
+  sent.value = true
   store.write('reading', { check: props.item.id, outcome })
 }
 function read(outcome: string) {
   again.value = false
+  sent.value = true
   store.write('reading', { check: props.item.check!, outcome })
 }
 function leaveOut() {
@@ -48,12 +62,14 @@ function leaveOut() {
 }
 function advise(answer: 'given' | 'declined') {
   again.value = false
+  sent.value = true
   store.write('advice', { what: props.item.tell ?? props.item.label, answer, about: props.item.id })
 }
 function setDay() {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(due.value)) return (trouble.value = 'Give the day.')
   trouble.value = null
   again.value = false
+  sent.value = true
   store.write('advice', { what: props.item.tell ?? props.item.label, answer: 'given', about: props.item.id, due: due.value })
   return null
 }
@@ -77,7 +93,7 @@ function toPad() {
         </p>
       </div>
     </div>
-    <div v-if="asking" class="acts">
+    <div v-if="asking" class="acts" :inert="sent" :class="{ sent }" @click.capture="onlyFirst">
       <template v-if="item.by === 'word' || item.by === 'check'">
         <template v-if="check && item.by === 'check'">
           <v-btn v-if="isNumber" @click="toPad">Note the figure</v-btn>
@@ -152,6 +168,9 @@ p {
   flex-wrap: wrap;
   gap: 8px;
   margin: 8px 0 0 34px;
+}
+.sent {
+  opacity: 0.5;
 }
 .day {
   display: grid;
