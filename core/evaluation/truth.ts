@@ -89,13 +89,15 @@ export function drawTruth(catalogue: Catalogue, seed: number, pairs: number, off
     const fitted = off.harder ? versionsOf(catalogue, chance) : new Map<string, string>()
     const here = odds.map((one, index) => one * timesOn(catalogue.faults[index]!, fitted))
     const { kind, faults } = drawFaults(catalogue, chance, here, pairs, off)
-    const besides = off.harder && kind !== 'unlisted' && chance.happens(off.harder.besides) ? seenBesides(catalogue, chance, here, faults) : []
-    const all = [...faults, ...besides]
-    const plant = appliance(catalogue, chance, all, off.harder?.beyond)
-    const reader = reading(catalogue, chance, off, plant, all)
+    const seen = off.harder && kind !== 'unlisted' && chance.happens(off.harder.besides) ? seenBesides(catalogue, chance, here, faults) : []
+    const plant = appliance(catalogue, chance, [...faults, ...seen], off.harder?.beyond)
     const usual = reading(catalogue, chance, off, { ...plant, severity: new Map() }, []).noiseless
     // an appliance of the spread that would not run right without any fault is no case of this kind
     if (!runsRight(catalogue, usual)) continue
+    // what somebody would ring about is not seen by the way
+    const besides = seen.filter((fault) => !callable(catalogue, chance, off, plant, fault, usual))
+    const all = [...faults, ...besides]
+    const reader = reading(catalogue, chance, off, plant, all)
     const complaints = complaintsOf(catalogue, chance, reader.noiseless, usual)
     // what gives nobody a reason to call is no case; of two faults each must be one by itself
     if (complaints.length === 0 || (faults.length > 1 && !faults.every((fault) => callable(catalogue, chance, off, plant, fault, usual)))) continue
@@ -117,6 +119,11 @@ export function drawTruth(catalogue: Catalogue, seed: number, pairs: number, off
         const meant = truth.standing.filter((fault) => mends.includes(catalogue.faults[fault]!.id) && !(kind === 'unlisted'))
         if (meant.length > 0 && chance.happens(remedy.works)) {
           truth.standing = truth.standing.filter((fault) => !meant.includes(fault))
+          reader.now(truth.standing)
+        }
+        // whatever still leaks, the pressure is right for the rest of the day
+        if (off.harder && remedy.mends.some((id) => catalogue.faults.find((one) => one.id === id)?.setByFilling)) {
+          reader.filled()
           reader.now(truth.standing)
         }
         return meant
@@ -222,13 +229,19 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
   const odd = new Map<string, number>()
   let standing: readonly number[] = []
   let values: number[] = []
+  let filled = false
+  const patchOf = (index: number): Parameters => {
+    const fault = catalogue.faults[index]!
+    const { 'water.pressure': pressure, ...rest } = patched(fault, severity.get(index) ?? 0.5)
+    return pressure === undefined || (filled && fault.slow) ? rest : { ...rest, 'water.pressure': pressure }
+  }
   const now = (left: readonly number[]) => {
     standing = left
     values = readChecks(
       fine,
       combined(
         healthy,
-        left.map((fault) => within(catalogue, patched(catalogue.faults[fault]!, severity.get(fault) ?? 0.5))),
+        left.map((fault) => within(catalogue, patchOf(fault))),
       ),
     )
   }
@@ -292,7 +305,7 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
     }
     return { ...base, value: clamped(said, result.possible), unit: result.unit }
   }
-  return { read, noiseless, now }
+  return { read, noiseless, now, filled: () => (filled = true) }
 }
 
 /** A fault worse than the catalogue's worst, within what there can be. */

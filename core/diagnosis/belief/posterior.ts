@@ -183,9 +183,12 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
   return [...sittings.values()]
 }
 
+/** share of what loses or gains water that does so too slowly to be seen on the visit on which the pressure was set right. Assumed */
+const tooSlow = 0.7
+
 /**
- * A reading made on the visit on which the pressure was set right says nothing yet of what loses or gains water slowly: it is judged as if that were
- * away. Signs and what is watched over hours are seen all the same.
+ * A reading made on the visit on which the pressure was set right says little yet of what loses or gains water slowly: mostly it is judged as if that
+ * were away, and where it is wrong again at once it convicts. Signs, and what is watched over hours, are judged as ever.
  */
 function afterFilling(
   catalogue: Catalogue,
@@ -200,7 +203,12 @@ function afterFilling(
   const slow = catalogue.faults.flatMap((fault, index) => (fault.slow ? [index] : []))
   sets.forEach((_set, row) => {
     const shown = shownIn(signatures, slow, row)
-    if (shown !== row) for (let draw = 0; draw < first[row + 1]! - first[row]!; draw++) table[first[row]! + draw] = table[first[shown]! + draw]!
+    if (shown === row) return
+    for (let draw = 0; draw < first[row + 1]! - first[row]!; draw++) {
+      const away = table[first[shown]! + draw]!
+      const there = table[first[row]! + draw]!
+      table[first[row]! + draw] = logSum([Math.log(tooSlow) + away, Math.log(1 - tooSlow) + there])
+    }
   })
   return table
 }
