@@ -24,7 +24,7 @@ export interface Mismatch {
 }
 
 /** What real cases have that none of the catalogue's own has: shares, 0 to 1. */
-export interface Harder {
+interface Harder {
   /** faults worse than the worst of the catalogue, by up to half its range */
   beyond: number
   /** numbers told in a word: too low, right, too high */
