@@ -87,9 +87,9 @@ export const controlRemedies: RemedyRow[] = [
   ),
   mend(
     'cable.prove',
-    'Prove the cable: continuity end to end, insulation to earth',
+    'Prove the cable',
     [15, 0, 1],
-    ['Both ends disconnected, dead.', 'Every core whole, none touching another or earth.'],
+    ['Both ends disconnected, dead.', 'Continuity of every core end to end, insulation between cores and to earth.'],
     {
       ...wired,
     },

@@ -148,6 +148,8 @@ export interface PlanStep {
   minutes: number
   access: Access
   skill: Skill
+  /** parts besides the seals that are new whenever this is done */
+  parts: string[]
   seals: string[]
   steps: string[]
   cautions: string[]

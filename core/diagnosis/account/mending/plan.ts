@@ -104,7 +104,8 @@ function stepOf({ remedy, faults }: Job, origins: ReadonlyMap<string, Origin>, j
   const role = roles.includes('root') ? 'root' : roles.includes('consequence') ? 'consequence' : (roles[0] ?? 'alongside')
   const because = belongs(jobs).get(remedy.id)?.because ?? null
   const { id, label, minutes, access, skill, seals, steps, cautions } = remedy
-  return { remedy: id, label, faults, for: faults.map((one) => origins.get(one)!.label), role, because, minutes, access, skill, seals, steps, cautions }
+  const parts = remedy.parts.filter((part) => !seals.includes(part))
+  return { remedy: id, label, faults, for: faults.map((one) => origins.get(one)!.label), role, because, minutes, access, skill, parts, seals, steps, cautions }
 }
 
 const roleOrder: PlanStep['role'][] = ['root', 'alone', 'alongside', 'consequence']

@@ -111,7 +111,7 @@ const yearly = (money: number) => Math.round(money)
 }
 .ways {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(190px, 100%), 1fr));
   gap: 8px;
   margin-bottom: 10px;
 }

@@ -46,7 +46,7 @@ const accessWords: Record<Access, string> = { none: '', caseOff: 'Case off.', li
     <ol>
       <li v-for="line in job.steps" :key="line">{{ line }}</li>
     </ol>
-    <v-btn @click="emit('record')">Record as done: {{ inSentence(job.label) }}</v-btn>
+    <v-btn class="done" @click="emit('record')">Record as done: {{ inSentence(job.label) }}</v-btn>
   </li>
 </template>
 
@@ -78,6 +78,16 @@ p {
 ol {
   margin: 4px 0 12px;
   padding-left: 1.3em;
+}
+.done {
+  max-width: 100%;
+  height: auto;
+  min-height: 48px;
+  padding-block: 8px;
+}
+.done :deep(.v-btn__content) {
+  white-space: normal;
+  text-align: left;
 }
 .caution {
   color: var(--live);
