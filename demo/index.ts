@@ -1,4 +1,4 @@
-import type { FirmSettings, NewCase } from '@dewpoint/contract'
+import type { FirmSettings, NewCase, Stated } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 
@@ -14,6 +14,12 @@ const minute = 60_000
 
 /** What the invented firm has set. */
 export const demoFirm: FirmSettings = { costs: usualCosts, timeZone: 'Europe/London', revision: 0 }
+
+/** What its engineers say from their own experience, by kind of boiler. */
+export const demoExperience: { system: string; said: Stated }[] = [
+  { system: 'premix-combi', said: { fault: 'turbineAdapter.leaking', inTen: 1, author: engineer } },
+  { system: 'system-boiler', said: { fault: 'hotWaterValve.motorDead', inTen: 2, author: engineer } },
+]
 
 /**
  * The demo: Lantern Row Heating, a small invented firm in the invented harbour town of Merrowhaven, its
@@ -94,8 +100,21 @@ export function demoCases(now: Date): DemoCase[] {
         [125, engineer, 'reading', { check: 'display.sequenceHotWater', outcome: 'complete', situation: { demand: 'hotWater' } }],
         [132, engineer, 'reading', { check: 'display.sequenceHeating', outcome: 'complete', situation: { demand: 'heating' } }],
         [133, engineer, 'reading', { check: 'ask.locksOut', outcome: 'no' }],
-        [135, engineer, 'advice', { what: 'Have the flour dust kept from the air inlet.', answer: 'given' }],
-        [136, engineer, 'decision', { kind: 'closed', reason: 'Both demands run through.' }],
+        [138, engineer, 'reading', { check: 'measure.carbonMonoxide', value: 74, unit: 'ppm', situation: { demand: 'hotWater' } }],
+        [139, engineer, 'reading', { check: 'measure.carbonDioxideHigh', value: 9, unit: '%', situation: { demand: 'hotWater' } }],
+        [141, engineer, 'reading', { check: 'measure.carbonDioxideLow', value: 8.8, unit: '%', situation: { demand: 'hotWater' } }],
+        [143, engineer, 'reading', { check: 'measure.airInlet', value: 0, unit: '%', situation: { demand: 'hotWater' } }],
+        [144, engineer, 'reading', { check: 'close.flue', outcome: 'right' }],
+        [146, engineer, 'reading', { check: 'close.case', outcome: 'right' }],
+        [148, engineer, 'reading', { check: 'close.shown', outcome: 'right' }],
+        [149, engineer, 'advice', { what: 'Have the flour dust kept from the air inlet.', answer: 'given' }],
+        [
+          150,
+          engineer,
+          'advice',
+          { what: 'A fan is seldom the only thing that wears at twelve years: have the seals looked at each year.', answer: 'declined' },
+        ],
+        [151, engineer, 'decision', { kind: 'closed', reason: 'Both demands run through.' }],
       ],
     ),
     build(writer, day - 6 * minute, site('7 Cockle Row', 'Cockle Row, Merrowhaven', 'Rings twice. Dog is friendly.'), 'Combination 28, kitchen', '2019-11-08', [
@@ -174,6 +193,23 @@ export function demoCases(now: Date): DemoCase[] {
         [40, engineer, 'fact', { fact: 'systemVolume', value: 105, unit: 'l' }],
         [44, engineer, 'reading', { check: 'look.gaugeCold', value: 0.9, unit: 'bar' }],
         [63, engineer, 'reading', { check: 'look.gaugeHot', value: 2.9, unit: 'bar', situation: { demand: 'heating' } }],
+      ],
+    ),
+    build(
+      writer,
+      day - 55 * minute,
+      site('Sail Loft Café', '9 Quay Lane, Merrowhaven', 'Open from eight. Boiler behind the counter, mind the step.'),
+      'Combination 28, behind the counter',
+      '2015-04-20',
+      [
+        [0, office, 'complaint', { what: 'displayDark', where: 'all', pattern: 'always', words: 'Dead since this morning. There was a puddle under it.' }],
+        [1, office, 'complaint', { what: 'boilerDrips', pattern: 'sometimes' }],
+        [2, office, 'fact', { fact: 'age', value: 11 }],
+        [3, office, 'fact', { fact: 'cartridgePlace', value: 'front' }],
+        [34, engineer, 'action', { action: 'powerOff' }],
+        [38, engineer, 'finding', { what: 'water runs from the spindle', fault: 'diverter.spindleLeaking', explainsComplaint: true }],
+        [41, engineer, 'finding', { what: 'the motor rattles with water', fault: 'diverterMotor.wet', explainsComplaint: true }],
+        [46, engineer, 'finding', { what: 'open', fault: 'board.fuseBlown', explainsComplaint: true }],
       ],
     ),
     ...pastCases(writer, day),

@@ -1,5 +1,5 @@
 import type { CaseList, Firm } from '@dewpoint/contract'
-import { demoCases, demoFirm } from './index.ts'
+import { demoCases, demoExperience, demoFirm } from './index.ts'
 
 /**
  * Fills a Dewpoint at the address given with the demo. With a moment given as the demo's present it may be run again after it was
@@ -13,6 +13,7 @@ if (present !== undefined || (await call<CaseList>('/api/cases?limit=1')).cases.
     await call(`/api/cases/${open.id}/entries`, { entries })
   }
   if ((await call<Firm>('/api/firm')).settings === null) await call('/api/firm', demoFirm)
+  for (const { system, said } of demoExperience) await call(`/api/experience/${system}`, said)
 }
 
 async function call<T>(path: string, body?: unknown): Promise<T> {
