@@ -225,9 +225,13 @@ function again({ checks }: Catalogue, remarks: readonly Remark[]): Check[] {
   return remarks.flatMap((one) => checks.find(({ id }) => id === one.again?.check) ?? [])
 }
 
-/** Nothing is "nothing more" before what failed has run: the demands complained of that were not run since the repair, where nothing else is left. */
+/**
+ * Nothing is "nothing more" before what failed has run, and nothing is done a second time before it was seen to be in vain: the demands complained of
+ * that were not run since the repair, where nothing else is left or what was done already comes next.
+ */
 function notRun(catalogue: Catalogue, journal: JournalRead, { act }: Ranking): Check[] {
-  if (act?.kind !== 'nothingWrong' || !isRepaired(journal)) return []
+  const again = act?.kind === 'faults' && act.remedies.every((id) => journal.tried.has(id))
+  if (!isRepaired(journal) || !(act?.kind === 'nothingWrong' || again)) return []
   const failed = new Set(journal.complaints.flatMap((one) => demandsOf(catalogue, one.payload.what)))
   const done = new Set(answered(journal))
   return runsThrough(catalogue).filter((check) => (failed.size === 0 || failed.has(check.runsThrough!)) && !done.has(check.id))

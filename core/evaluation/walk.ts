@@ -132,6 +132,12 @@ export function walk(
     const onWhat = way === 'engine' ? ranking.act! : leading
     const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going && !owed : leading.mass >= sureEnough)
     watch?.({ leading: onWhat, next, acting, ranking })
+    // nothing is done a second time, or given up, before it was seen to be in vain
+    const inVain = acting && onWhat.kind === 'faults' && repairs > 0 && onWhat.remedies.every((id) => known.tried.has(id))
+    if (way === 'engine' && inVain && !proven) {
+      prove()
+      continue
+    }
     const again = acting && way === 'engine' ? hangsOn(truth.catalogue, weighed.signatures, weighed.belief, known, onWhat) : null
     if (again) {
       look(again)
