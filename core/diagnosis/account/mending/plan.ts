@@ -8,6 +8,8 @@ import { originsOf } from '../origins.ts'
 
 /** how many sets that a plan leaves standing are named; the rest are told together */
 const named = 3
+/** what is rarer than this is told with the rest */
+const told = 0.002
 /** of how often a repair does not hold, so much is left where what brought the fault about is mended with it. Assumed */
 const withItsCause = 0.4
 
@@ -132,22 +134,23 @@ function savedBy(doing: readonly Remedy[]): number {
 /** What brings it back: what else may stand, each job that does not hold, what was left out of it. Shares that sum up to the chance of return. */
 function whyBack(catalogue: Catalogue, signatures: Signatures, jobs: readonly Job[], shares: Float64Array, works: (remedy: Remedy) => number): Plan['because'] {
   const mended = new Set(jobs.flatMap(({ remedy, faults }) => (remedy.each ? faults : remedy.mends)))
+  const isMended = catalogue.faults.map((fault) => mended.has(fault.id))
   let covered = 0
+  let rest = 0
   const others = new Map<string, number>()
   shares.forEach((share, row) => {
     const set = signatures.sets[row]
-    const left = set?.map((index) => catalogue.faults[index]!).filter((fault) => !mended.has(fault.id)) ?? []
-    if (set && set.length > 0 && left.length === 0) covered += share
-    else if (share > 0) {
+    if (set && set.length > 0 && set.every((index) => isMended[index]!)) covered += share
+    else if (share < told) rest += share
+    else {
+      const left = set?.filter((index) => !isMended[index]!).map((index) => catalogue.faults[index]!.label) ?? []
       const besides = left.length > 0 && left.length < set!.length
-      const says = besides
-        ? `${left.map((one) => one.label).join(' + ')}: may stand besides`
-        : `${nameOf(catalogue, signatures, row).label}: may be what stands`
+      const says = besides ? `${left.join(' + ')}: may stand besides` : `${nameOf(catalogue, signatures, row).label}: may be what stands`
       others.set(says, (others.get(says) ?? 0) + share)
     }
   })
   const ranked = [...others].map(([says, share]) => ({ says, share })).sort((a, b) => b.share - a.share)
-  const rest = ranked.slice(named).reduce((sum, one) => sum + one.share, 0)
+  rest += ranked.slice(named).reduce((sum, one) => sum + one.share, 0)
   const because = [...ranked.slice(0, named), ...(rest > 0 ? [{ says: 'Something less likely may stand', share: rest }] : [])]
   // each cause of return takes its share of what is left by those before it
   let holds = covered
