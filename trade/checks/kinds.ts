@@ -27,7 +27,7 @@ export const story = (id: string, phase: number, take: Extract<Read, { story: st
 type Limits = { above?: number; below?: number }
 
 /** Yes or no, "yes" when every condition holds. */
-export const yesNo = (words: { yes: string; no: string }, yes: ({ read: Read } & Limits)[], confusion: number): OutcomeResult => ({
+export const yesNo = (words: { yes: string; no: string }, yes: ({ read: Read } & Limits)[], confusion: number | readonly number[]): OutcomeResult => ({
   kind: 'outcome',
   outcomes: [
     { id: 'yes', label: words.yes },

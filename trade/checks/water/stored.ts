@@ -171,7 +171,7 @@ export const storedChecks: CheckRow[] = [
     'measure.storeCoilOut',
     'Pipe between store coil and mixing valve, tap open',
     hotWater,
-    yesNo({ yes: 'nearly as hot as the store', no: 'far cooler' }, [{ read: parameter('storeCoil.mainsSide'), above: 0.6 }], 0.06),
+    yesNo({ yes: 'nearly as hot as the store', no: 'far cooler' }, [{ read: parameter('storeCoil.mainsSide'), above: 0.6 }], [0.002, 0.06]),
     ['Clamp on bare pipe, two minutes in.'],
     {
       minutes: 4,

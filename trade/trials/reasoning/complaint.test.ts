@@ -5,8 +5,10 @@ import { describe, expect, it } from 'vitest'
 import { stockCatalogues } from '../../index.ts'
 import { loadSignatures } from '../../shipped.ts'
 
-/** Every complaint that may be rung about on a combination, danger apart. */
-const complaints = stockCatalogues['premix-combi']!.complaints.filter((one) => !one.danger).map((one) => ['premix-combi', one.id] as const)
+/** Every complaint that may be rung about on a combination and on an electric boiler, danger apart. */
+const complaints = ['premix-combi', 'electric-flow'].flatMap((system) =>
+  stockCatalogues[system]!.complaints.filter((one) => !one.danger).map((one) => [system, one.id] as const),
+)
 
 describe('the complaint has to be explained', () => {
   it.each(complaints)('%s, %s: what explains it stands thirty times as high beside what does not as it would without that', (system, what) => {
