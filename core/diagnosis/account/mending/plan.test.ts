@@ -80,6 +80,13 @@ describe('the whole of what stands, as one job', () => {
     expect(cheapest.money).toBeLessThan(plans(chain)[0]!.money)
   })
 
+  it('what belongs to the job and was done already is not done again, and not missed', () => {
+    for (const plan of plans(chain, new Map([['treat', 1]]))) {
+      expect(plan.steps.map((one) => one.remedy)).not.toContain('treat')
+      expect(plan.because.some((one) => one.says.startsWith('Left out'))).toBe(false)
+    }
+  })
+
   it('the most lasting takes what works most often', () => {
     expect(
       plans(chain)

@@ -34,7 +34,7 @@ export function plansOf(catalogue: Catalogue, signatures: Signatures, shares: Fl
   const plans = ways.flatMap(([id, weight]): Plan[] => {
     const chosen = chooseFor(catalogue, set, weight)
     if (!chosen) return []
-    return [planOf(catalogue, signatures, set, id, id === 'cheapest' ? chosen : withAlongside(catalogue, chosen), { shares, costs, works })]
+    return [planOf(catalogue, signatures, set, id, id === 'cheapest' ? chosen : withAlongside(catalogue, chosen, tried), { shares, costs, works, tried })]
   })
   return plans.filter(
     (plan, place) =>
@@ -66,9 +66,9 @@ function chooseFor({ faults, remedies }: Catalogue, set: FaultSet, weight: (reme
 }
 
 /** With what belongs to the same jobs. */
-function withAlongside({ remedies }: Catalogue, jobs: readonly Job[]): Job[] {
+function withAlongside({ remedies }: Catalogue, jobs: readonly Job[], tried: ReadonlyMap<string, number>): Job[] {
   const all = [...jobs]
-  for (const id of belongs(jobs).keys()) {
+  for (const id of belongs(jobs, tried).keys()) {
     const remedy = remedies.find((one) => one.id === id)
     if (remedy && !all.some((one) => one.remedy === remedy)) all.push({ remedy, faults: [] })
   }
@@ -79,16 +79,18 @@ interface Given {
   shares: Float64Array
   costs: Costs
   works: (remedy: Remedy) => number
+  tried: ReadonlyMap<string, number>
 }
 
-function planOf(catalogue: Catalogue, signatures: Signatures, set: FaultSet, id: Plan['id'], jobs: readonly Job[], { shares, costs, works }: Given): Plan {
+function planOf(catalogue: Catalogue, signatures: Signatures, set: FaultSet, id: Plan['id'], jobs: readonly Job[], given: Given): Plan {
+  const { costs, tried } = given
   const origins = new Map(originsOf(catalogue, set).map((one) => [one.fault, one]))
   const late = (step: PlanStep) => Math.max(0, ...step.faults.map((id) => broughtBy(catalogue, set, id)))
-  const steps = jobs.map((one) => stepOf(one, origins, jobs)).sort((a, b) => inOrder(a, b) || late(a) - late(b) || byAccess(a, b))
+  const steps = jobs.map((one) => stepOf(one, origins, jobs, tried)).sort((a, b) => inOrder(a, b) || late(a) - late(b) || byAccess(a, b))
   const doing = jobs.map((one) => one.remedy)
   const savedMinutes = savedBy(doing)
   const minutes = doing.reduce((sum, one) => sum + one.minutes, 0) - savedMinutes
-  const because = whyBack(catalogue, signatures, jobs, shares, works)
+  const because = whyBack(catalogue, signatures, jobs, given)
   return {
     id,
     steps,
@@ -101,10 +103,10 @@ function planOf(catalogue: Catalogue, signatures: Signatures, set: FaultSet, id:
   }
 }
 
-function stepOf({ remedy, faults }: Job, origins: ReadonlyMap<string, Origin>, jobs: readonly Job[]): PlanStep {
+function stepOf({ remedy, faults }: Job, origins: ReadonlyMap<string, Origin>, jobs: readonly Job[], tried: ReadonlyMap<string, number>): PlanStep {
   const roles = faults.map((id) => origins.get(id)!.role)
   const role = roles.includes('root') ? 'root' : roles.includes('consequence') ? 'consequence' : (roles[0] ?? 'alongside')
-  const because = belongs(jobs).get(remedy.id)?.because ?? null
+  const because = belongs(jobs, tried).get(remedy.id)?.because ?? null
   const { id, label, minutes, access, skill, seals, steps, cautions } = remedy
   const parts = remedy.parts.filter((part) => !seals.includes(part))
   return { remedy: id, label, faults, for: faults.map((one) => origins.get(one)!.label), role, because, minutes, access, skill, parts, seals, steps, cautions }
@@ -132,7 +134,7 @@ function savedBy(doing: readonly Remedy[]): number {
 }
 
 /** What brings it back: what else may stand, each job that does not hold, what was left out of it. Shares that sum up to the chance of return. */
-function whyBack(catalogue: Catalogue, signatures: Signatures, jobs: readonly Job[], shares: Float64Array, works: (remedy: Remedy) => number): Plan['because'] {
+function whyBack(catalogue: Catalogue, signatures: Signatures, jobs: readonly Job[], { shares, works, tried }: Given): Plan['because'] {
   const mended = new Set(jobs.flatMap(({ remedy, faults }) => (remedy.each ? faults : remedy.mends)))
   const isMended = catalogue.faults.map((fault) => mended.has(fault.id))
   let covered = 0
@@ -165,16 +167,17 @@ function whyBack(catalogue: Catalogue, signatures: Signatures, jobs: readonly Jo
     const causeMended = faultsOf(faults).some((fault) => all.some((other) => !faults.includes(other.id) && linkTo(other, fault) > 0))
     loses(`${remedy.label}: does not always hold`, (1 - works(remedy)) * (causeMended ? withItsCause : 1))
   }
-  for (const [id, { because: why, comesBack }] of belongs(jobs)) {
+  for (const [id, { because: why, comesBack }] of belongs(jobs, tried)) {
     const other = catalogue.remedies.find((one) => one.id === id)
     if (other && !jobs.some((one) => one.remedy === other)) loses(`Left out: ${other.label.charAt(0).toLowerCase()}${other.label.slice(1)}. ${why}`, comesBack)
   }
   return because.sort((a, b) => b.share - a.share)
 }
 
-/** What belongs to the same jobs: each once, for the job it matters most to. */
-function belongs(jobs: readonly Job[]): Map<string, { because: string; comesBack: number }> {
+/** What belongs to the same jobs and was not done yet: each once, for the job it matters most to. */
+function belongs(jobs: readonly Job[], tried: ReadonlyMap<string, number>): Map<string, { because: string; comesBack: number }> {
   const all = new Map<string, { because: string; comesBack: number }>()
-  for (const one of jobs.flatMap(({ remedy }) => remedy.alongside ?? [])) if (one.comesBack > (all.get(one.remedy)?.comesBack ?? 0)) all.set(one.remedy, one)
+  for (const one of jobs.flatMap(({ remedy }) => remedy.alongside ?? []))
+    if (!tried.has(one.remedy) && one.comesBack > (all.get(one.remedy)?.comesBack ?? 0)) all.set(one.remedy, one)
   return all
 }
