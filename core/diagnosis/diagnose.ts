@@ -44,8 +44,8 @@ import {
   type Stop,
   type Suspect,
 } from './catalogue/index.ts'
-import { accessLeft, hangsOn, rankChecks, type Ranking, runsThrough } from './choice/index.ts'
-import { answered, dangersIn, isRepaired, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
+import { accessLeft, hangsOn, rankChecks, type Ranking, runsFirst, runsThrough } from './choice/index.ts'
+import { answered, dangersIn, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
 import type { Signatures } from './signatures/index.ts'
 
 /** suspects are listed down to this share */
@@ -226,12 +226,11 @@ function again({ checks }: Catalogue, remarks: readonly Remark[]): Check[] {
 }
 
 /**
- * Nothing is "nothing more" before what failed has run, and nothing is done a second time before it was seen to be in vain: the demands complained of
- * that were not run since the repair, where nothing else is left or what was done already comes next.
+ * Nothing is "nothing more" before what failed has run, nothing is done a second time before it was seen to be in vain, and nothing else is changed on
+ * a hunch before that: the demands complained of that were not run since the repair.
  */
 function notRun(catalogue: Catalogue, journal: JournalRead, { act }: Ranking): Check[] {
-  const again = act?.kind === 'faults' && act.remedies.every((id) => journal.tried.has(id))
-  if (!isRepaired(journal) || !(act?.kind === 'nothingWrong' || again)) return []
+  if (!act || !runsFirst(journal, act)) return []
   const failed = new Set(journal.complaints.flatMap((one) => demandsOf(catalogue, one.payload.what)))
   const done = new Set(answered(journal))
   return runsThrough(catalogue).filter((check) => (failed.size === 0 || failed.has(check.runsThrough!)) && !done.has(check.id))

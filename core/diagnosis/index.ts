@@ -63,6 +63,7 @@ export {
   rankChecks,
   type RankedCheck,
   type Ranking,
+  runsFirst,
   runsThrough,
   turningTo,
   weighing,

@@ -6,6 +6,7 @@ import {
   healthyOutcome,
   provingMinutes,
   rankChecks,
+  runsFirst,
   runsThrough,
   usualCosts,
   weighJournal,
@@ -132,9 +133,8 @@ export function walk(
     const onWhat = way === 'engine' ? ranking.act! : leading
     const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going && !owed : leading.mass >= sureEnough)
     watch?.({ leading: onWhat, next, acting, ranking })
-    // nothing is done a second time, or given up, before it was seen to be in vain
-    const inVain = acting && onWhat.kind === 'faults' && repairs > 0 && onWhat.remedies.every((id) => known.tried.has(id))
-    if (way === 'engine' && inVain && !proven) {
+    // what was repaired is proved before anything else is changed on a hunch, done again or given up
+    if (way === 'engine' && acting && onWhat.kind === 'faults' && !proven && runsFirst(known, onWhat)) {
       prove()
       continue
     }
