@@ -37,7 +37,11 @@ test('light', async ({ app, page }) => {
   await take(page, 'repair')
   await openCase(app, page, 'Sail Loft Café', 'Repair')
   await expect(page.getByRole('heading', { name: 'The plan' })).toBeVisible()
-  await page.getByRole('heading', { name: 'The plan' }).evaluate((one) => one.scrollIntoView())
+  await page.getByRole('heading', { name: 'The plan' }).evaluate((one) => {
+    // below the head of the page
+    one.style.scrollMarginTop = '80px'
+    one.scrollIntoView()
+  })
   await take(page, 'plan')
   await openCase(app, page, 'Harbour Bakery', 'Repair')
   await take(page, 'prove')

@@ -83,12 +83,14 @@ function against(signatures: Signatures, belief: Belief, now: readonly Evidence[
   const { sets, faults } = signatures
   const leader = rowsByBelief(belief)[0]!
   if (belief.weighed.length < 3 || belief.posterior[leader]! < settled || !sets[leader]) return []
+  // what was mended is not looked for in what was read since
+  const stands = belief.standing(leader).reduce((most, one) => (one.weight > most.weight ? one : most)).row
   const mean = (table: Float64Array, row: number) => meanLikelihood(signatures, belief, table, row)
   const odd = belief.weighed.flatMap(({ entries, table }) => {
     const evidence = now.find((one) => one.entries === entries)
     if (!evidence || evidence.check.kind !== 'measure' || entries.length > 1) return []
     const best = Math.max(...faults.map((_id, fault) => mean(table, fault + 1)))
-    return best >= misses * mean(table, leader) ? [evidence] : []
+    return best >= misses * mean(table, stands) ? [evidence] : []
   })
   const [one] = odd
   return one && odd.length === 1

@@ -155,6 +155,20 @@ const repairs: say.Story[] = [
     ],
   },
   {
+    title: 'what is read after the repair is not held against what was found before it',
+    system: 'premix-combi',
+    tell: (journal) => [
+      journal.complain('locksOut'),
+      journal.answer('listen.fanHum', 'yes'),
+      journal.measure('measure.fanSupply', 231, 'V', { demand: 'hotWater' }),
+      journal.answer('look.fanTurns', 'no'),
+      journal.repair('fan.replace'),
+      ...runs(journal),
+      journal.measure('measure.carbonDioxideHigh', 9, '%', { demand: 'hotWater' }),
+      { says: 'nothing is to be read again', holds: (now) => now.remarks.length === 0 },
+    ],
+  },
+  {
     title: 'a blocked main exchanger in an old boiler: a new one is weighed',
     system: 'premix-combi',
     tell: (journal) => [
