@@ -226,8 +226,8 @@ function again({ checks }: Catalogue, remarks: readonly Remark[]): Check[] {
 }
 
 /**
- * Nothing is "nothing more" before what failed has run, nothing is done a second time before it was seen to be in vain, and nothing else is changed on
- * a hunch before that: the demands complained of that were not run since the repair.
+ * Nothing is "nothing more" before what failed has run, and nothing is done a second time before it was seen to be in vain: the demands complained of
+ * that were not run since the repair.
  */
 function notRun(catalogue: Catalogue, journal: JournalRead, { act }: Ranking): Check[] {
   if (!act || !runsFirst(journal, act)) return []

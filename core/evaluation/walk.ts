@@ -133,7 +133,7 @@ export function walk(
     const onWhat = way === 'engine' ? ranking.act! : leading
     const acting = way === 'commonest' || !next || (way === 'engine' ? ranking.acting <= ranking.going && !owed : leading.mass >= sureEnough)
     watch?.({ leading: onWhat, next, acting, ranking })
-    // what was repaired is proved before anything else is changed on a hunch, done again or given up
+    // nothing is done a second time, or given up, before it was seen to be in vain
     if (way === 'engine' && acting && onWhat.kind === 'faults' && !proven && runsFirst(known, onWhat)) {
       prove()
       continue

@@ -108,7 +108,7 @@ const enough = computed(() => {
     const names = advice.first.map((one) => inSentence(one.label).replace('?', '')).join('; ')
     const again = advice.first.some((one) => one.check === next.value?.check) ? null : first!.check
     const runs = store.catalogue?.checks.find((one) => one.id === first!.check)?.runsThrough !== undefined
-    if (runs && advice.kind === 'faults') return { text: `What was done may have held. Before anything else is changed: ${names}.`, again }
+    if (runs && advice.kind === 'faults') return { text: `What was done may have held. Before it is done again: ${names}.`, again }
     if (advice.kind === 'nothingWrong') return { text: `Nothing more is wrong, as far as was read, but what failed has not run since: ${names}.`, again }
     return {
       text: `${dear?.label ?? 'That part'} would be next. First what looks the same and costs little: ${names}.`,
