@@ -283,14 +283,17 @@ describe('the contract', () => {
     expect(first('no')).toBe('turbine.insert')
   })
 
-  it('orders checks forward and backward along the sequence', () => {
+  it('orders checks forward and backward along the sequence, once it is known how far it gets', () => {
     const { complain, answer } = scriptedJournal()
-    const journal = [complain('noHotWater'), answer('ask.heating', 'none')]
+    const told = [complain('noHotWater'), answer('ask.heating', 'none')]
+    const first = (order: 'forward' | 'backward', ...more: Entry[]) => diagnose(catalogue, signatures, [...told, ...more], { order }).next[0]!.check
+    for (const order of ['forward', 'backward'] as const) expect(first(order)).toBe('display.sequenceHotWater')
+    const stops = answer('display.sequenceHotWater', 'sensorsSane')
     const place = (order: 'forward' | 'backward') => {
-      const first = diagnose(catalogue, signatures, journal, { order }).next[0]!
-      const { demand, stage } = catalogue.checks.find((one) => one.id === first.check)!.concerns!
-      return catalogue.system.sequence[demand]!.findIndex((one) => one.id === stage)
+      const { concerns } = catalogue.checks.find((one) => one.id === first(order, stops))!
+      return catalogue.system.sequence.hotWater!.findIndex((one) => one.id === concerns?.stage)
     }
+    expect(place('backward')).toBe(catalogue.system.sequence.hotWater!.findIndex((one) => one.id === 'sensorsSane'))
     expect(place('forward')).toBeLessThan(place('backward'))
   })
 
