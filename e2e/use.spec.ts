@@ -2,7 +2,9 @@ import type { Page } from '@playwright/test'
 import { barriers, expect, test, type App } from './app.ts'
 
 const caseOf = async (app: App, page: Page, place: string) => {
-  const { cases } = (await (await page.request.get(app.address('/api/cases'))).json()) as { cases: { id: string; site: { name: string } }[] }
+  const { cases } = (await (await page.request.get(app.address(`/api/cases?search=${encodeURIComponent(place)}`))).json()) as {
+    cases: { id: string; site: { name: string } }[]
+  }
   return cases.find((one) => one.site.name === place)!.id
 }
 

@@ -22,11 +22,11 @@ function answers(fault: number, draw: number, entry: ReturnType<typeof scriptedJ
   }
 }
 
-/** every fourth fault, which fourth by the seed: SEED=1 to 4 walk them all */
-const fourth = Number(process.env.SEED ?? 0) % 4
+/** every eighth fault, which eighth by the seed: SEED=1 to 8 walk them all */
+const eighth = Number(process.env.SEED ?? 0) % 8
 
 describe('following the check offered', () => {
-  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const).filter((_one, index) => index % 4 === fourth))(
+  it.each(catalogue.faults.map((fault, index) => [fault.id, index] as const).filter((_one, index) => index % 8 === eighth))(
     '%s is brought home',
     (id, index) => {
       const { entry } = scriptedJournal()

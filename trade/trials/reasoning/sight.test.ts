@@ -41,7 +41,7 @@ function rungAbout(catalogue: Catalogue, faults: number[]): string | null {
 }
 
 /** Every defect that is seen directly on a combination: the check and the answer that tells of it. */
-const sights = ['premix-combi', 'electric-flow', 'regular-pilot'].flatMap((system) => {
+const sights = ['premix-combi', 'electric-flow'].flatMap((system) => {
   const catalogue = stockCatalogues[system]!
   return catalogue.checks.flatMap((check) => {
     // a thermostat turned down looks like no demand, which is no fault

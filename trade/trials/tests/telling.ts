@@ -24,9 +24,12 @@ function played({ system, controls, tell }: Story): { statement: Statement; now:
   const catalogue = controls ? catalogueFor(system, controls)! : catalogues[system]!
   const signatures = loadSignatures(catalogue)
   const entries: Entry[] = []
+  let now: Diagnosis | undefined
   return tell(scriptedJournal()).flatMap((one) => {
-    if (!isEntry(one)) return [{ statement: one, now: diagnose(catalogue, signatures, entries) }]
+    // several statements about one moment are asked of one diagnosis
+    if (!isEntry(one)) return [{ statement: one, now: (now ??= diagnose(catalogue, signatures, entries)) }]
     entries.push(one)
+    now = undefined
     return []
   })
 }
