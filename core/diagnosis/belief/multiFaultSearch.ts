@@ -2,7 +2,7 @@ import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks 
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
 import { linked } from './links.ts'
-import { type Belief, believe, meanLikelihood } from './posterior.ts'
+import { type Belief, believe, meanLikelihood, slowOnes } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
 /** from this share of an unlisted cause on, what is looked at does not explain the journal */
@@ -54,8 +54,8 @@ export function grow(
     if (joins.length === 0) break
     const fresh = freshSets(bestSets(now, grownFrom), joins, size)
     if (fresh.length === 0) break
-    const wide = think(focused(now.signatures, bestSets(now, keptSets), fresh, journal))
-    const next = think(focused(wide.signatures, bestSets(wide, keptSets), [], journal))
+    const wide = think(focused(now.signatures, bestSets(now, keptSets), fresh, journal, slowOnes(catalogue)))
+    const next = think(focused(wide.signatures, bestSets(wide, keptSets), [], journal, slowOnes(catalogue)))
     const leads = next.signatures.sets[rowsByBelief(next.belief)[0]!]?.length === size
     if (!leads && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
     now = next
@@ -121,8 +121,8 @@ function bestSets({ signatures, belief }: Looked, many: number): FaultSet[] {
   return best
 }
 
-/** What a set may become: without what repairs mended, and without what is out of the way at some time. */
-function remainders(set: FaultSet, { mendings }: JournalRead): FaultSet[] {
+/** What a set may become: without what repairs mended, and without what is out of the way or not to be seen at some time. */
+function remainders(set: FaultSet, { mendings }: JournalRead, slow: readonly number[]): FaultSet[] {
   let states: FaultSet[] = [set]
   const all = new Map<string, FaultSet>()
   const keep = (one: FaultSet) => all.set(one.join(','), one)
@@ -141,14 +141,17 @@ function remainders(set: FaultSet, { mendings }: JournalRead): FaultSet[] {
       keep(one.filter((fault) => !aside.includes(fault)))
     }
   }
+  // once the pressure was set right a set is also read as if what leaks slowly were away
+  if (mendings.some((one) => one.filled)) for (const one of [...all.values()]) keep(one.filter((fault) => !slow.includes(fault)))
   return [...all.values()]
 }
 
 /** Signatures of nothing, every single fault, some sets with all that may be left of them, and sets put together anew. */
-function focused(signatures: Signatures, kept: readonly FaultSet[], fresh: readonly Fresh[], journal: JournalRead): Signatures {
+function focused(signatures: Signatures, kept: readonly FaultSet[], fresh: readonly Fresh[], journal: JournalRead, slow: readonly number[]): Signatures {
   const singles = signatures.sets.filter((set) => set.length < 2)
   const wanted = new Map<string, FaultSet>()
-  for (const set of [...kept, ...fresh.map((one) => one.set)]) for (const one of remainders(set, journal)) if (one.length > 1) wanted.set(one.join(','), one)
+  for (const set of [...kept, ...fresh.map((one) => one.set)])
+    for (const one of remainders(set, journal, slow)) if (one.length > 1) wanted.set(one.join(','), one)
   const sets = [...singles, ...[...wanted.values()].sort((a, b) => a.length - b.length)]
   const first = plantsOf(sets)
   const width = signatures.checks.length

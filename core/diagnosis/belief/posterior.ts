@@ -200,7 +200,7 @@ function afterFilling(
   const { sets, first } = signatures
   const overHours = readsOf(check).some((read) => 'story' in read)
   if (told || check.result.kind === 'cue' || overHours || !mendings.slice(0, epoch).some((one) => one.filled && one.visit === visit)) return table
-  const slow = catalogue.faults.flatMap((fault, index) => (fault.slow ? [index] : []))
+  const slow = slowOnes(catalogue)
   sets.forEach((_set, row) => {
     const shown = shownIn(signatures, slow, row)
     if (shown === row) return
@@ -212,6 +212,9 @@ function afterFilling(
   })
   return table
 }
+
+/** Faults that lose or gain water slowly. */
+export const slowOnes = ({ faults }: Catalogue): number[] => faults.flatMap((fault, index) => (fault.slow ? [index] : []))
 
 /** The row that holds what is left of another with some faults out of the way; a row of its own stays as it is. */
 function shownIn({ sets, rowOf }: Signatures, aside: readonly number[], row: number): number {

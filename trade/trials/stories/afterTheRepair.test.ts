@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { scriptedJournal } from '@dewpoint/core/casebook'
+import { scriptedJournal } from '@dewpoint/core/casebook'
+import { weighJournal } from '@dewpoint/core/diagnosis'
+import { premixCombiCatalogue } from '../../index.ts'
+import { loadSignatures } from '../../shipped.ts'
 import * as say from '../tests/telling.ts'
 
 type Journal = ReturnType<typeof scriptedJournal>
@@ -192,4 +195,13 @@ describe.each(repairs)('$title', (story) => {
   it('holds what an expert would insist on, after each entry', () => {
     expect(say.missedIn(story)).toEqual([])
   })
+})
+
+it('filled with leaks among five defects: every set that is weighed is read, also as if what leaks were away', () => {
+  const journal = scriptedJournal()
+  const seen = ['pipework.leak', 'hoses.leaking', 'fan.seized', 'flowThermistor.open', 'water.low']
+  const entries = [journal.complain('noHeating'), ...seen.map((fault) => saw(journal, fault, 'seen')), journal.repair('water.topUp')]
+  const { belief } = weighJournal(premixCombiCatalogue, loadSignatures(premixCombiCatalogue), [...entries, journal.measure('look.gaugeCold', 1.3, 'bar')])
+  const gauge = belief.weighed.find((one) => one.check === 'look.gaugeCold')!
+  expect(gauge.table.findIndex(Number.isNaN)).toBe(-1)
 })
