@@ -61,25 +61,25 @@ export function partStates(
 const provenGood = 1 / 20
 
 /** How many times likelier each fault has become, beside nothing and beside every other single fault. */
-function fallenOdds(catalogue: Catalogue, { rowOf }: Signatures, { prior, posterior }: Belief): number[] {
+function fallenOdds(catalogue: Catalogue, { sets }: Signatures, { prior, posterior }: Belief): Float64Array {
   const count = catalogue.faults.length
-  return catalogue.faults.map((_fault, index) => {
-    let withIt = posterior[index + 1]!
-    let withItBefore = prior[index + 1]! * posterior[0]!
-    let without = posterior[0]!
-    let withoutBefore = prior[0]! * posterior[0]!
-    for (let other = 0; other < count; other++) {
-      if (other === index) continue
-      const weight = posterior[other + 1]!
-      const joined = rowOf.get(index < other ? `${index},${other}` : `${other},${index}`)
-      if (joined === undefined) continue
-      without += weight
-      withIt += posterior[joined]!
-      withoutBefore += prior[other + 1]! * weight
-      withItBefore += prior[joined]! * weight
-    }
-    return withIt / Math.max(without, 1e-300) / (withItBefore / Math.max(withoutBefore, 1e-300))
+  const withIt = posterior.slice(1, count + 1)
+  const withItBefore = prior.slice(1, count + 1).map((one) => one * posterior[0]!)
+  const without = new Float64Array(count).fill(posterior[0]!)
+  const withoutBefore = new Float64Array(count).fill(prior[0]! * posterior[0]!)
+  const joined = (fault: number, other: number, row: number) => {
+    const weight = posterior[other + 1]!
+    without[fault]! += weight
+    withIt[fault]! += posterior[row]!
+    withoutBefore[fault]! += prior[other + 1]! * weight
+    withItBefore[fault]! += prior[row]! * weight
+  }
+  sets.forEach((set, row) => {
+    if (set.length !== 2) return
+    joined(set[0]!, set[1]!, row)
+    joined(set[1]!, set[0]!, row)
   })
+  return withIt.map((one, fault) => one / Math.max(without[fault]!, 1e-300) / (withItBefore[fault]! / Math.max(withoutBefore[fault]!, 1e-300)))
 }
 
 /** Which faults a test of the part alone speaks against, whatever the complaint made of them: by one made as it should be. */

@@ -1,7 +1,7 @@
 import type { Catalogue } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { FaultSet, Signatures } from '../signatures/index.ts'
-import { linked } from './links.ts'
+import { linksOf } from './links.ts'
 import type { Belief } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
@@ -21,14 +21,16 @@ export function folded(catalogue: Catalogue, signatures: Signatures, journal: Jo
   if (journal.mendings.length > 0) return belief
   const { sets, rowOf } = signatures
   const seen = new Set(journal.seen.map(({ fault }) => fault))
+  const near = linksOf(catalogue)
   const posterior = belief.posterior.slice()
   /** the row of a set without one fault nothing speaks for, whose rest is likeliest; the row itself where there is none */
   const without = (row: number, set: FaultSet): number => {
     let into = row
     for (const fault of set) {
-      const rest = set.filter((one) => one !== fault)
-      const target = rowOf.get(rest.join(','))
-      if (target === undefined || seen.has(fault) || rest.some((one) => linked(catalogue.faults[fault]!, catalogue.faults[one]!))) continue
+      if (seen.has(fault) || set.some((one) => one !== fault && near[fault]!.has(one))) continue
+      // single faults have their rows in order, after the one of nothing wrong
+      const target = set.length === 2 ? (set[0] === fault ? set[1]! : set[0]!) + 1 : rowOf.get(set.filter((one) => one !== fault).join(','))
+      if (target === undefined) continue
       const times = Math.exp(belief.logLikelihood[row]! - belief.logLikelihood[target]!)
       if (times < speaks && (into === row || belief.posterior[target]! > belief.posterior[into]!)) into = target
     }

@@ -1,7 +1,7 @@
 import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
-import { linked } from './links.ts'
+import { linksOf } from './links.ts'
 import { type Belief, believe, meanLikelihood, slowOnes } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
@@ -91,8 +91,8 @@ function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidenc
   }
   if (!left) return []
   for (const fault of leftOut) gains[fault] = Infinity
-  const near = (fault: number) => leader.some((one) => linked(catalogue.faults[one]!, catalogue.faults[fault]!))
-  for (const fault of others) if (near(fault)) gains[fault]! += Math.log(helps)
+  const links = linksOf(catalogue)
+  for (const fault of others) if (leader.some((one) => links[one]!.has(fault))) gains[fault]! += Math.log(helps)
   const telling = others.filter((fault) => gains[fault]! > 0).sort((a, b) => gains[b]! - gains[a]!)
   return puzzled && telling.length === 0 ? others : telling.slice(0, joining)
 }

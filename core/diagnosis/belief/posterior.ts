@@ -72,8 +72,9 @@ export function believe(
   const weighed = sittings.flatMap((one) => one.members)
   const away = catalogue.faults.map((fault) => journal.comesAndGoes * (fault.kind === 'state' ? stateGoes : 1))
   const weightOf = plantWeights(catalogue, signatures, journal)
-  const tables = sittings.map((one) => (journal.mendings.length > 0 || (one.awayPossible && journal.comesAndGoes > 0) ? tableOf(signatures, one, away) : null))
+  const tables = sittings.map((one) => (journal.mendings.length > 0 || one.awayPossible ? tableOf(signatures, one, away) : null))
   const left = new Map<number, { row: number; weight: number }[]>()
+  const omittedKnown = new Map<Weighed, Map<number, number>>()
 
   /** log-likelihood of every plant of a row, the weight of the plant included */
   const rowLogs = (row: number, omitted?: Weighed): Float64Array => {
@@ -148,7 +149,13 @@ export function believe(
     },
     shown: (row) => shownIn(signatures, journal.mendings.at(-1)?.aside ?? [], row),
     weightsOf,
-    without: (row, omitted) => logSum(rowLogs(row, omitted)),
+    without: (row, omitted) => {
+      let known = omittedKnown.get(omitted)
+      if (!known) omittedKnown.set(omitted, (known = new Map()))
+      let log = known.get(row)
+      if (log === undefined) known.set(row, (log = logSum(rowLogs(row, omitted))))
+      return log
+    },
   }
 }
 
@@ -164,10 +171,11 @@ const stateGoes = 0.15
 
 function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: JournalRead, rules: Readonly<Rules>): Sitting[] {
   const sittings = new Map<string, Sitting>()
+  const goes = journal.comesAndGoes > 0
   const into = (epoch: number, visit: string | null) => {
     const key = `${epoch} ${visit}`
     let sitting = sittings.get(key)
-    if (!sitting) sittings.set(key, (sitting = { epoch, aside: journal.mendings[epoch - 1]?.aside ?? [], awayPossible: visit !== null, members: [] }))
+    if (!sitting) sittings.set(key, (sitting = { epoch, aside: journal.mendings[epoch - 1]?.aside ?? [], awayPossible: goes && visit !== null, members: [] }))
     return sitting.members
   }
   for (const one of journal.evidence)
@@ -256,7 +264,7 @@ function sittingLog(signatures: Signatures, { members, awayPossible }: Sitting, 
 function tableOf(signatures: Signatures, sitting: Sitting, away: readonly number[]): Float64Array {
   const { first, sets } = signatures
   const table = new Float64Array(first[sets.length + 2]!)
-  if (!sitting.awayPossible || away.every((one) => one === 0)) for (const one of sitting.members) addTo(table, one.table)
+  if (!sitting.awayPossible) for (const one of sitting.members) addTo(table, one.table)
   else
     for (let row = 0; row < sets.length + 2; row++)
       for (let plant = first[row]!; plant < first[row + 1]!; plant++) table[plant] = sittingLog(signatures, sitting, away, row, plant - first[row]!)

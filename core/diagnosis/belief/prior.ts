@@ -11,8 +11,25 @@ import { faultOdds } from './odds.ts'
  *
  * @returns probabilities that sum to one, and the prior mass of sets which no row holds
  */
-export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], background: Circumstances = {}): { probabilities: Float64Array; unexamined: number } {
+export function priorOf(catalogue: Catalogue, sets: readonly FaultSet[], background: Circumstances = {}): Prior {
   const odds = faultOdds(catalogue, background).map((one) => one / 1000)
+  const known = latest.get(sets)
+  if (known?.catalogue === catalogue && known.odds.every((one, index) => one === odds[index])) return known.prior
+  const prior = priorBy(catalogue, sets, odds)
+  latest.set(sets, { catalogue, odds, prior })
+  return prior
+}
+
+interface Prior {
+  probabilities: Float64Array
+  unexamined: number
+}
+
+/** the last prior of each list of sets: from one reading to the next the odds are mostly the same */
+const latest = new WeakMap<readonly FaultSet[], { catalogue: Catalogue; odds: number[]; prior: Prior }>()
+
+/** @param odds of each fault by itself, as a share of the call-outs */
+function priorBy(catalogue: Catalogue, sets: readonly FaultSet[], odds: readonly number[]): Prior {
   const { nothingWrong, noDemand, unlisted, coincidence } = catalogue.prior
   const together = togetherIn(catalogue)
   /** how likely `fault` stands where all of `others` do */
@@ -86,9 +103,9 @@ function exclusive(a: Fault, b: Fault): boolean {
   return a.part === b.part && Object.keys(a.patch).some((key) => key in b.patch)
 }
 
-const sumOf = (values: number[]) => values.reduce((sum, value) => sum + value, 0)
+const sumOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0)
 
-function pairSum(values: number[]): number {
+function pairSum(values: readonly number[]): number {
   const sum = sumOf(values)
   return (sum * sum - values.reduce((squares, value) => squares + value * value, 0)) / 2
 }

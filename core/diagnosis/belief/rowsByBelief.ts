@@ -9,9 +9,7 @@ const sorted = new WeakMap<Belief, number[]>()
 export function rowsByBelief(belief: Belief): number[] {
   let order = sorted.get(belief)
   if (!order) {
-    const { posterior } = belief
-    order = Array.from(posterior.keys()).sort((a, b) => posterior[b]! - posterior[a]!)
-    sorted.set(belief, order)
+    sorted.set(belief, (order = descending(belief.posterior)))
   }
   return order
 }
@@ -23,4 +21,12 @@ export function leadingRows(belief: Belief, share = looked): number[] {
   let count = 0
   while (count < order.length && sum < share) sum += belief.posterior[order[count++]!]!
   return order.slice(0, count)
+}
+
+/** Places of probabilities, the largest first: numbers that hold both, since these sort many times faster than by comparing. */
+function descending(probabilities: Float64Array): number[] {
+  const many = probabilities.length
+  const least = 1e-300
+  const keys = Float64Array.from(probabilities, (one, place) => Math.round(-Math.log(Math.max(one, least)) * 1e8) * many + place)
+  return Array.from(keys.sort(), (key) => key % many)
 }

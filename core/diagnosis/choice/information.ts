@@ -36,44 +36,48 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const rows = leadingRows(belief).sort((a, b) => a - b)
   const { groupOf, groups } = remedyGroups(catalogue, signatures, tried)
 
-  // every state that may still stand behind a row, and every plant of it, with its share of the belief
-  const stateRow: number[] = []
-  const stateGroup: number[] = []
-  const stateMass: number[] = []
-  const plant: number[] = []
-  const plantRow: number[] = []
-  const group: number[] = []
-  const mass: number[] = []
-  for (const row of rows) {
+  // every state that may still stand behind a row, those of the first group first, and every plant of it with its share of the belief
+  const found: { row: number; group: number; mass: number; weights: Float64Array }[] = []
+  let size = 0
+  for (const row of rows)
     for (const state of belief.standing(row)) {
-      const whole = belief.posterior[row]! * state.weight
-      const own = groupOf(state.row, whole)
+      const mass = belief.posterior[row]! * state.weight
       const shown = belief.shown(state.row)
-      stateRow.push(shown)
-      stateGroup.push(own)
-      stateMass.push(whole)
-      const from = first[shown === unlisted ? 0 : shown]!
-      belief.weightsOf(row, shown).forEach((weight, draw) => {
-        plant.push(from + draw)
-        plantRow.push(shown)
-        group.push(own)
-        mass.push(whole * weight)
-      })
+      const weights = belief.weightsOf(row, shown)
+      found.push({ row: shown, group: groupOf(state.row, mass), mass, weights })
+      size += weights.length
     }
-  }
   const count = groups.length
-  const states = { row: Int32Array.from(stateRow), group: Int32Array.from(stateGroup), mass: Float64Array.from(stateMass) }
-  const order = inOrderOf(group, count)
-  const plants = Int32Array.from(order, (index) => plant[index]!)
-  const rowsOf = Int32Array.from(order, (index) => plantRow[index]!)
-  const groupIn = Int32Array.from(order, (index) => group[index]!)
-  const massOf = Float64Array.from(order, (index) => mass[index]!)
+  const order = inOrderOf(found, count)
+  const states = { row: new Int32Array(found.length), group: new Int32Array(found.length), mass: new Float64Array(found.length) }
+  const plants = new Int32Array(size)
+  const rowsOf = new Int32Array(size)
+  const groupIn = new Int32Array(size)
+  const massOf = new Float64Array(size)
+  let at = 0
+  order.forEach((place, index) => {
+    const { row, group, mass, weights } = found[place]!
+    states.row[index] = row
+    states.group[index] = group
+    states.mass[index] = mass
+    const from = first[row === unlisted ? 0 : row]!
+    for (let draw = 0; draw < weights.length; draw++, at++) {
+      plants[at] = from + draw
+      rowsOf[at] = row
+      groupIn[at] = group
+      massOf[at] = mass * weights[draw]!
+    }
+  })
   /** an unlisted cause reads partly like a healthy appliance, for the rest strangely: of what each plant weighs, and of what each group has of "strangely" */
   const sharesFor = (check: Pick<Check, 'direct'>) => {
     const like = unlistedProbability(check, 1, 0)
-    const shares = Float64Array.from(massOf, (one, index) => one * (rowsOf[index] === unlisted ? like : 1))
+    const shares = massOf.slice()
     const strangeIn = new Float64Array(count)
-    massOf.forEach((one, index) => (strangeIn[groupIn[index]!]! += one - shares[index]!))
+    for (let index = 0; index < size; index++)
+      if (rowsOf[index] === unlisted) {
+        shares[index]! *= like
+        strangeIn[groupIn[index]!]! += massOf[index]! - shares[index]!
+      }
     return { shares, strangeIn }
   }
   const usualShares = sharesFor({})
@@ -112,16 +116,9 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       const listOf = new Uint16Array(plants.length)
       if (check.result.kind === 'cue') {
         const yesOf = cueChances(catalogue, check)
-        const lists = alike()
-        for (let index = 0; index < listOf.length; index++) {
-          const row = rowsOf[index]!
-          if (index > 0 && row === rowsOf[index - 1]) listOf[index] = listOf[index - 1]!
-          else {
-            const yes = yesOf(sets, row)
-            listOf[index] = lists.of([yes, 1 - yes])
-          }
-        }
-        return { size: 2, chances: Float64Array.from(lists.all), listOf }
+        for (let index = 0; index < listOf.length; index++)
+          listOf[index] = index > 0 && rowsOf[index] === rowsOf[index - 1] ? listOf[index - 1]! : Math.round(yesOf(sets, rowsOf[index]!) * finely)
+        return { size: 2, chances: Float64Array.from({ length: 2 * (finely + 1) }, (_unused, at) => Math.abs((at % 2) - (at >> 1) / finely)), listOf }
       }
       const table = resultTable(catalogue, signatures, check)
       const into = merged(joint(check), check.result.kind === 'number')
@@ -143,14 +140,17 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   }
 }
 
-/** Lists of chances that differ by less than a fiftieth, kept once. */
+/** chances that differ by less than one part of so many count as alike, two steps ahead */
+const finely = 50
+
+/** Lists of chances that are alike, kept once. */
 function alike(): { all: number[]; of: (list: readonly number[]) => number } {
   const all: number[] = []
   const known = new Map<string, number>()
   return {
     all,
     of: (list) => {
-      const key = list.map((one) => Math.round(one * 50)).join()
+      const key = list.map((one) => Math.round(one * finely)).join()
       let place = known.get(key)
       if (place === undefined) {
         known.set(key, (place = known.size))
@@ -191,13 +191,13 @@ export function bitsOf(catalogue: Catalogue, signatures: Signatures, belief: Bel
   return bits
 }
 
-/** Places of a list of groups, those of the first group first. */
-function inOrderOf(groups: readonly number[], count: number): Int32Array {
+/** Places of a list, those of the first group first. */
+function inOrderOf(list: readonly { group: number }[], count: number): Int32Array {
   const next = new Int32Array(count + 1)
-  for (const group of groups) next[group + 1]!++
+  for (const { group } of list) next[group + 1]!++
   for (let group = 0; group < count; group++) next[group + 1]! += next[group]!
-  const order = new Int32Array(groups.length)
-  groups.forEach((group, index) => (order[next[group]!++] = index))
+  const order = new Int32Array(list.length)
+  list.forEach(({ group }, index) => (order[next[group]!++] = index))
   return order
 }
 

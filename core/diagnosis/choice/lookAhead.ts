@@ -50,32 +50,63 @@ export function lookAhead(
     .map((one, index) => ({ ...one, index }))
     .sort((a, b) => going[a.index]! - going[b.index]!)
     .slice(0, followedUp)
-    .map((one) => ({ ...one, table: weighing.chances(one.check) }))
-  const mass = new Float64Array(weighing.mass.length)
+  const { cells, tables } = together(
+    weighing,
+    leading.map((one) => weighing.chances(one.check)),
+  )
+  const mass = new Float64Array(cells.mass.length)
   const twoSteps = [...going]
-  for (const { index, check, cost, table: own } of leading) {
+  leading.forEach(({ index, check, cost }, place) => {
+    const own = tables[place]!
     let sum = 0
     for (let result = 0; result < own.size; result++) {
-      const share = scale(mass, weighing, own, result, buffer)
+      const share = scale(mass, cells, own, result, buffer)
       if (share <= 1e-12) continue
       let best = costToGo(buffer, wrong, served, perBit, usualPerBit).least
       if (share / total > followed)
-        for (const second of leading) {
-          if (second.check === check) continue
-          const { size, chances, listOf } = second.table
+        leading.forEach((second, other) => {
+          if (second.check === check) return
+          const { size, chances, listOf } = tables[other]!
           const joint = new Float64Array(count * size)
-          addByResult(joint, size, chances, listOf, weighing.group, mass)
+          addByResult(joint, size, chances, listOf, cells.group, mass)
           let then = second.cost * share
           for (let next = 0; next < size && then < best; next++) then += after(joint, size, next)
           best = Math.min(best, then)
-        }
+        })
       sum += best
     }
     twoSteps[index] = cost + sum / total
-  }
+  })
   for (let group = 0; group < count; group++) buffer[group] = groups[group]!.mass
   const { acting, act } = costToGo(buffer, wrong, served, perBit, usualPerBit)
   return { acting: acting / total, act, twoSteps }
+}
+
+/** Plants of one group that every one of some checks reads alike, as one: a few hundred cells stand for some ten thousand plants. */
+function together(
+  { group, mass }: Pick<Weighing, 'mass' | 'group'>,
+  tables: readonly ReturnType<Weighing['chances']>[],
+): { cells: Pick<Weighing, 'mass' | 'group'>; tables: ReturnType<Weighing['chances']>[] } {
+  const known = new Map<number, number>()
+  const groups: number[] = []
+  const masses: number[] = []
+  const lists: number[][] = tables.map(() => [])
+  for (let plant = 0; plant < group.length; plant++) {
+    let key = group[plant]!
+    for (const { chances, size, listOf } of tables) key = key * (chances.length / size) + listOf[plant]!
+    let cell = known.get(key)
+    if (cell === undefined) {
+      known.set(key, (cell = groups.length))
+      groups.push(group[plant]!)
+      masses.push(0)
+      tables.forEach(({ listOf }, place) => lists[place]!.push(listOf[plant]!))
+    }
+    masses[cell]! += mass[plant]!
+  }
+  return {
+    cells: { group: Int32Array.from(groups), mass: Float64Array.from(masses) },
+    tables: tables.map((one, place) => ({ ...one, listOf: Uint16Array.from(lists[place]!) })),
+  }
 }
 
 /** Mass of every plant after one result, and of every group into `groups`; returns the sum. */
