@@ -159,12 +159,12 @@ function jammedFor(scheme?: ControlScheme): (fault: Fault) => Record<string, num
 }
 
 /** What a fault that sets the water pressure does over hours: by how water gets in or out. */
-function overHours({ patch }: Fault): Pick<Fault, 'setByFilling' | 'slow'> {
+function overHours({ patch }: Fault): Pick<Fault, 'setByFilling' | 'slow' | 'lostPressure'> {
   const { 'water.pressure': pressure, ...others } = patch
   const ways = Object.keys(others)
   if (pressure === undefined) return {}
   if (ways.length === 0) return { setByFilling: true }
-  return ways.every((key) => /leak$|leakCold|weeps|perforation|letBy|relief\.passing/i.test(key)) ? { slow: true } : {}
+  return ways.every((key) => /leak$|leakCold|weeps|perforation|letBy|relief\.passing/i.test(key)) ? { slow: true } : { lostPressure: true }
 }
 
 /** Whether a fault lets water out where a drip position shows it. */

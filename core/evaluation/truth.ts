@@ -233,7 +233,7 @@ function reading(catalogue: Catalogue, chance: Chance, off: Mismatch, { healthy,
   const patchOf = (index: number): Parameters => {
     const fault = catalogue.faults[index]!
     const { 'water.pressure': pressure, ...rest } = patched(fault, severity.get(index) ?? 0.5)
-    return pressure === undefined || (filled && fault.slow) ? rest : { ...rest, 'water.pressure': pressure }
+    return pressure === undefined || (filled && (fault.slow || fault.lostPressure)) ? rest : { ...rest, 'water.pressure': pressure }
   }
   const now = (left: readonly number[]) => {
     standing = left

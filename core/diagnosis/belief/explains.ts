@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
-import type { FaultSet, Signatures } from '../signatures/index.ts'
+import { type FaultSet, moves, type Signatures } from '../signatures/index.ts'
 
 /** A sign shows often enough with a fault to be put down to it: this often, and so many times as often as without it. Assumed */
 const shows = { atLeast: 0.2, times: 3 }
@@ -18,26 +18,17 @@ export function explaining(
   signatures: Signatures,
   { complaints }: Pick<JournalRead, 'complaints'>,
 ): ((set: FaultSet) => number[]) | null {
-  const { checks, values, first, draws, faults } = signatures
-  const moves = (fault: number, id: string): boolean => {
-    const column = checks.indexOf(id)
-    if (column < 0) {
-      const check = catalogue.checks.find((one) => one.id === id)
-      if (check?.result.kind !== 'cue') return false
-      const share = catalogue.faults[fault]!.cues?.[id] ?? 0
-      return share >= shows.atLeast && share >= shows.times * check.result.without
-    }
-    const width = checks.length
-    for (let draw = 0; draw < draws; draw++) {
-      const own = values[(first[fault + 1]! + draw) * width + column]!
-      const sound = values[draw * width + column]!
-      if (own !== sound && !(Number.isNaN(own) && Number.isNaN(sound))) return true
-    }
-    return false
+  const { checks, faults } = signatures
+  const brings = (fault: number, id: string): boolean => {
+    if (checks.includes(id)) return moves(signatures, fault, id)
+    const check = catalogue.checks.find((one) => one.id === id)
+    if (check?.result.kind !== 'cue') return false
+    const share = catalogue.faults[fault]!.cues?.[id] ?? 0
+    return share >= shows.atLeast && share >= shows.times * check.result.without
   }
   const by = complaints.map(({ payload }) => {
     const evidence = catalogue.complaints.find((one) => one.id === payload.what)?.evidence ?? []
-    return faults.map((_id, fault) => evidence.some(({ check }) => moves(fault, check)))
+    return faults.map((_id, fault) => evidence.some(({ check }) => brings(fault, check)))
   })
   if (!by.some((faultsOf) => faultsOf.includes(true))) return null
   return (set) => by.flatMap((faultsOf, complaint) => (set.some((fault) => faultsOf[fault]) ? [complaint] : []))

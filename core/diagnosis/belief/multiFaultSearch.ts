@@ -1,8 +1,9 @@
 import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
+import { seenAfterFilling } from './afterFilling.ts'
 import { linksOf } from './links.ts'
-import { type Belief, believe, meanLikelihood, slowOnes } from './posterior.ts'
+import { type Belief, believe, meanLikelihood } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 
 /** from this share of an unlisted cause on, what is looked at does not explain the journal */
@@ -54,8 +55,8 @@ export function grow(
     if (joins.length === 0) break
     const fresh = freshSets(bestSets(now, grownFrom), joins, size)
     if (fresh.length === 0) break
-    const wide = think(focused(now.signatures, bestSets(now, keptSets), fresh, journal, slowOnes(catalogue)))
-    const next = think(focused(wide.signatures, bestSets(wide, keptSets), [], journal, slowOnes(catalogue)))
+    const wide = think(focused(catalogue, now.signatures, bestSets(now, keptSets), fresh, journal))
+    const next = think(focused(catalogue, wide.signatures, bestSets(wide, keptSets), [], journal))
     const leads = next.signatures.sets[rowsByBelief(next.belief)[0]!]?.length === size
     if (!leads && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
     now = next
@@ -122,7 +123,7 @@ function bestSets({ signatures, belief }: Looked, many: number): FaultSet[] {
 }
 
 /** What a set may become: without what repairs mended, and without what is out of the way or not to be seen at some time. */
-function remainders(set: FaultSet, { mendings }: JournalRead, slow: readonly number[]): FaultSet[] {
+function remainders(catalogue: Catalogue, set: FaultSet, { mendings }: JournalRead): FaultSet[] {
   let states: FaultSet[] = [set]
   const all = new Map<string, FaultSet>()
   const keep = (one: FaultSet) => all.set(one.join(','), one)
@@ -141,17 +142,17 @@ function remainders(set: FaultSet, { mendings }: JournalRead, slow: readonly num
       keep(one.filter((fault) => !aside.includes(fault)))
     }
   }
-  // once the pressure was set right a set is also read as if what leaks slowly were away
-  if (mendings.some((one) => one.filled)) for (const one of [...all.values()]) keep(one.filter((fault) => !slow.includes(fault)))
+  // once the pressure was set right a set is also read as if what lost it were away
+  if (mendings.some((one) => one.filled)) for (const one of [...all.values()]) seenAfterFilling(catalogue, one).forEach(keep)
   return [...all.values()]
 }
 
 /** Signatures of nothing, every single fault, some sets with all that may be left of them, and sets put together anew. */
-function focused(signatures: Signatures, kept: readonly FaultSet[], fresh: readonly Fresh[], journal: JournalRead, slow: readonly number[]): Signatures {
+function focused(catalogue: Catalogue, signatures: Signatures, kept: readonly FaultSet[], fresh: readonly Fresh[], journal: JournalRead): Signatures {
   const singles = signatures.sets.filter((set) => set.length < 2)
   const wanted = new Map<string, FaultSet>()
   for (const set of [...kept, ...fresh.map((one) => one.set)])
-    for (const one of remainders(set, journal, slow)) if (one.length > 1) wanted.set(one.join(','), one)
+    for (const one of remainders(catalogue, set, journal)) if (one.length > 1) wanted.set(one.join(','), one)
   const sets = [...singles, ...[...wanted.values()].sort((a, b) => a.length - b.length)]
   const first = plantsOf(sets)
   const width = signatures.checks.length

@@ -1,7 +1,8 @@
 import { parametersOf } from '../../system/index.ts'
-import { allRules, type Catalogue, type Experience, readsOf, type Rules } from '../catalogue/index.ts'
-import type { Evidence, JournalRead, Mending } from '../evidence/index.ts'
+import { allRules, type Catalogue, type Experience, type Rules } from '../catalogue/index.ts'
+import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
+import { afterFilling, type Filled, mixed, shownIn } from './afterFilling.ts'
 import { complaintWeights } from './explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
 import { priorOf } from './prior.ts'
@@ -14,6 +15,8 @@ interface Weighed {
   label: string
   epoch: number
   table: Float64Array
+  /** of a reading made after filling, which is judged together with the others of its sitting */
+  filled?: Filled
 }
 
 /** Evidence that stands or falls together: what was told, or what was read on one visit between two repairs. */
@@ -178,57 +181,20 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
     if (!sitting) sittings.set(key, (sitting = { epoch, aside: journal.mendings[epoch - 1]?.aside ?? [], awayPossible: goes && visit !== null, members: [] }))
     return sitting.members
   }
-  for (const one of journal.evidence)
+  for (const one of journal.evidence) {
+    const table = evidenceLikelihood(catalogue, signatures, one, rules)
+    const filled = afterFilling(catalogue, signatures, journal, one, table)
     into(one.epoch, one.told ? null : one.visit).push({
       entries: one.entries,
       check: one.check.id,
       label: one.check.label,
       epoch: one.epoch,
-      table: afterFilling(catalogue, signatures, journal, one, evidenceLikelihood(catalogue, signatures, one, rules)),
+      ...(filled ? { filled, table: filled.gone.map((gone, plant) => mixed(filled.there[plant]!, gone)) } : { table }),
     })
+  }
   for (const { fault, entry, epoch } of journal.seen)
     into(epoch, null).push({ entries: [entry], check: null, label: catalogue.faults[fault]!.label, epoch, table: sightLikelihood(signatures, fault) })
   return [...sittings.values()]
-}
-
-/** share of what loses or gains water that does so too slowly to be seen on the visit on which the pressure was set right. Assumed */
-const tooSlow = 0.7
-
-/**
- * A reading made on the visit on which the pressure was set right says little yet of what loses or gains water slowly: mostly it is judged as if that
- * were away, and where it is wrong again at once it convicts. Signs, and what is watched over hours, are judged as ever.
- */
-function afterFilling(
-  catalogue: Catalogue,
-  signatures: Signatures,
-  { mendings }: JournalRead,
-  { check, epoch, visit, told }: Evidence,
-  table: Float64Array,
-): Float64Array {
-  const { sets, first } = signatures
-  const overHours = readsOf(check).some((read) => 'story' in read)
-  if (told || check.result.kind === 'cue' || overHours || !mendings.slice(0, epoch).some((one) => one.filled && one.visit === visit)) return table
-  const slow = slowOnes(catalogue)
-  sets.forEach((_set, row) => {
-    const shown = shownIn(signatures, slow, row)
-    if (shown === row) return
-    for (let draw = 0; draw < first[row + 1]! - first[row]!; draw++) {
-      const away = table[first[shown]! + draw]!
-      const there = table[first[row]! + draw]!
-      table[first[row]! + draw] = logSum([Math.log(tooSlow) + away, Math.log(1 - tooSlow) + there])
-    }
-  })
-  return table
-}
-
-/** Faults that lose or gain water slowly. */
-export const slowOnes = ({ faults }: Catalogue): number[] => faults.flatMap((fault, index) => (fault.slow ? [index] : []))
-
-/** The row that holds what is left of another with some faults out of the way; a row of its own stays as it is. */
-function shownIn({ sets, rowOf }: Signatures, aside: readonly number[], row: number): number {
-  const set = sets[row]
-  if (aside.length === 0 || !set || !set.some((fault) => aside.includes(fault))) return row
-  return rowOf.get(set.filter((fault) => !aside.includes(fault)).join(','))!
 }
 
 /** Log-weights of the plants of a row by how many it has, given facts about the configuration. */
@@ -247,9 +213,18 @@ function plantWeights(catalogue: Catalogue, { draws }: Signatures, journal: Jour
 function sittingLog(signatures: Signatures, { members, awayPossible }: Sitting, away: readonly number[], row: number, draw: number, omitted?: Weighed): number {
   const { sets, first } = signatures
   const at = (other: number) => {
+    const plant = first[other]! + draw
     let log = 0
-    for (const one of members) if (one !== omitted) log += one.table[first[other]! + draw]!
-    return log
+    let there = 0
+    let gone = 0
+    for (const one of members) {
+      if (one === omitted) continue
+      if (one.filled) {
+        there += one.filled.there[plant]!
+        gone += one.filled.gone[plant]!
+      } else log += one.table[plant]!
+    }
+    return there === gone ? log + there : log + mixed(there, gone)
   }
   const set = sets[row]
   const here = at(row)
@@ -264,7 +239,7 @@ function sittingLog(signatures: Signatures, { members, awayPossible }: Sitting, 
 function tableOf(signatures: Signatures, sitting: Sitting, away: readonly number[]): Float64Array {
   const { first, sets } = signatures
   const table = new Float64Array(first[sets.length + 2]!)
-  if (!sitting.awayPossible) for (const one of sitting.members) addTo(table, one.table)
+  if (!sitting.awayPossible && !sitting.members.some((one) => one.filled)) for (const one of sitting.members) addTo(table, one.table)
   else
     for (let row = 0; row < sets.length + 2; row++)
       for (let plant = first[row]!; plant < first[row + 1]!; plant++) table[plant] = sittingLog(signatures, sitting, away, row, plant - first[row]!)

@@ -6,7 +6,7 @@ import { remedyFor, type Weighing } from './information.ts'
 
 /** rows that may come up once a reading is left out */
 const looked = 80
-/** a group that falls below this share without one reading hangs on it */
+/** a group that stands above this share and falls below it without one reading hangs on it */
 const falls = 0.6
 /** minutes a reading may take to be worth taking again before a part is condemned */
 const soon = 10
@@ -28,6 +28,8 @@ export function hangsOn(catalogue: Catalogue, signatures: Signatures, belief: Be
     return group.remedies.every((id) => set.some((fault) => remedyFor(catalogue.faults[fault]!, journal.tried) === id))
   }
   const own = rows.map(of)
+  // what does not stand out hangs on nothing
+  if (rows.reduce((sum, row, index) => (own[index] ? sum + belief.posterior[row]! : sum), 0) < falls) return null
   let worst: { check: Check; share: number } | null = null
   for (const one of belief.weighed) {
     const evidence = journal.evidence.find(({ entries }) => entries === one.entries)

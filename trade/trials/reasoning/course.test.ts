@@ -132,6 +132,14 @@ describe('repairs', () => {
     expect([advice!.does, advice!.again?.check]).toEqual(['act', 'try.shutColdFeed'])
     expect(think([...before, runs()]).advice!.again).toBeNull()
   })
+
+  it('what is tried because nothing else can be done hangs on nothing: no reading is asked for again', () => {
+    const { complain, answer, measure } = scriptedJournal()
+    const entries = [complain('topUps'), measure('look.gaugeCold', 0.6, 'bar'), answer('look.dampPipework', 'no'), answer('ask.climbsHot', 'still')]
+    const { advice, standing } = think(entries, { cannot: catalogue.checks.map((one) => one.id) })
+    expect(standing[0]!.probability).toBeLessThan(0.6)
+    expect([advice!.does, advice!.again]).toEqual(['act', null])
+  })
 })
 
 describe('a reading that cannot be true', () => {

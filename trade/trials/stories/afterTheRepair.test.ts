@@ -71,13 +71,16 @@ const repairs: say.Story[] = [
     system: 'premix-combi',
     tell: (journal) => {
       let before = 0
+      let uncharged = 0
       return [
         journal.complain('topUps'),
         journal.measure('look.gaugeCold', 0.4, 'bar'),
         { says: '(what leaks, before)', holds: (now) => (before = leaking(now)) > 0.2 },
+        { says: '(a vessel without charge, before)', holds: (now) => (uncharged = now.faults['vessel.lostCharge']!) > 0.05 },
         journal.repair('water.topUp'),
         journal.measure('look.gaugeCold', 1.3, 'bar'),
         { says: 'what leaks slowly keeps what it had', holds: (now) => leaking(now) > 0.8 * before },
+        { says: 'and so does a vessel that let it go', holds: (now) => now.faults['vessel.lostCharge']! > 0.8 * uncharged },
         ...runs(journal),
         { says: 'and keeps it when both demands ran', holds: (now) => leaking(now) > 0.7 * before },
         say.owes('close.pressureHot', 'close.topUpsAsked', 'close.comeBack'),
@@ -204,4 +207,14 @@ it('filled with leaks among five defects: every set that is weighed is read, als
   const { belief } = weighJournal(premixCombiCatalogue, loadSignatures(premixCombiCatalogue), [...entries, journal.measure('look.gaugeCold', 1.3, 'bar')])
   const gauge = belief.weighed.find((one) => one.check === 'look.gaugeCold')!
   expect(gauge.table.findIndex(Number.isNaN)).toBe(-1)
+})
+
+it('what is read after filling is judged alike, however often and whatever else was asked before', () => {
+  const signatures = { ...loadSignatures(premixCombiCatalogue) }
+  const { complain, measure, repair } = scriptedJournal()
+  const entries = [complain('topUps'), measure('look.gaugeCold', 0.4, 'bar'), repair('water.topUp'), measure('look.gaugeCold', 1.3, 'bar')]
+  const weigh = (many: number) => weighJournal(premixCombiCatalogue, signatures, entries.slice(0, many)).belief.posterior
+  const once = weigh(4)
+  weigh(3)
+  expect(weigh(4)).toEqual(once)
 })
