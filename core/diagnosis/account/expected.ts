@@ -22,7 +22,7 @@ export function expectedOf(catalogue: Catalogue, signatures: Signatures, belief:
   let notReached = 0
   const points: { value: number; weight: number; spread: number }[] = []
   for (const state of belief.standing(row)) {
-    const shown = belief.shown(state.row)
+    const shown = belief.shown(state.row, belief.gone(check))
     const source = first[shown === sets.length + 1 ? 0 : shown]!
     const weights = belief.weightsOf(row, shown)
     for (let draw = 0; draw < weights.length; draw++) {

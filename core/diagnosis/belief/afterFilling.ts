@@ -1,4 +1,4 @@
-import { type Catalogue, readsOf } from '../catalogue/index.ts'
+import { type Catalogue, type Check, readsOf } from '../catalogue/index.ts'
 import type { Evidence, JournalRead } from '../evidence/index.ts'
 import { moves, type Signatures } from '../signatures/index.ts'
 
@@ -23,21 +23,31 @@ export function afterFilling(
   catalogue: Catalogue,
   signatures: Signatures,
   { mendings }: JournalRead,
-  { check, epoch, visit, told }: Evidence,
+  { check, epoch, visit }: Evidence,
   there: Float64Array,
 ): Filled | null {
   const { sets, first } = signatures
-  const overHours = readsOf(check).some((read) => 'story' in read)
-  if (told || check.result.kind === 'cue' || overHours || !mendings.slice(0, epoch).some((one) => one.filled && one.visit === visit)) return null
-  const byWater = catalogue.faults.some(({ setByFilling }, fault) => setByFilling && moves(signatures, fault, check.id))
+  const away = mendings.slice(0, epoch).some((one) => one.filled && one.visit === visit) ? goneAfterFilling(catalogue, signatures, check) : []
+  if (away.length === 0) return null
   const gone = there.slice()
-  const away = byWater ? righted(catalogue) : slowOnes(catalogue)
   sets.forEach((_set, row) => {
     const shown = shownIn(signatures, away, row)
     if (shown !== row) for (let plant = first[row]!; plant < first[row + 1]!; plant++) gone[plant] = there[first[shown]! + plant - first[row]!]!
   })
   return { there, gone }
 }
+
+/** Faults that a check mostly shows nothing of on the visit on which the pressure was set right; the same list for checks of one kind. */
+export function goneAfterFilling(catalogue: Catalogue, signatures: Signatures, check: Check): readonly number[] {
+  if (check.result.kind === 'cue' || readsOf(check).some((read) => 'story' in read)) return nothing
+  let lists = known.get(catalogue.faults)
+  if (!lists) known.set(catalogue.faults, (lists = { slow: slowOnes(catalogue), righted: righted(catalogue) }))
+  const byWater = catalogue.faults.some(({ setByFilling }, fault) => setByFilling && moves(signatures, fault, check.id))
+  return byWater ? lists.righted : lists.slow
+}
+
+const nothing: readonly number[] = []
+const known = new WeakMap<Catalogue['faults'], { slow: readonly number[]; righted: readonly number[] }>()
 
 /** Log-likelihood of readings made after filling: too slow for all of them, or for none. */
 export function mixed(there: number, gone: number): number {

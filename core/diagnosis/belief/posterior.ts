@@ -1,8 +1,8 @@
 import { parametersOf } from '../../system/index.ts'
-import { allRules, type Catalogue, type Experience, type Rules } from '../catalogue/index.ts'
+import { allRules, type Catalogue, type Check, type Experience, type Rules } from '../catalogue/index.ts'
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
-import { afterFilling, type Filled, mixed, shownIn } from './afterFilling.ts'
+import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn } from './afterFilling.ts'
 import { complaintWeights } from './explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
 import { priorOf } from './prior.ts'
@@ -46,8 +46,10 @@ export interface Belief {
   unexamined: number
   /** what of a row's faults may still stand after the repairs, with the chance of each */
   standing: (row: number) => readonly { row: number; weight: number }[]
-  /** the row a row reads like while something is out of the way */
-  shown: (row: number) => number
+  /** faults that a check shows nothing of for now, because the pressure was set right on this visit; one list for checks of one kind */
+  gone: (check: Check) => readonly number[]
+  /** the row a row reads like while something is out of the way, and while some faults show nothing */
+  shown: (row: number, gone?: readonly number[]) => number
   /** weights of the plants of what still stands, by those of the row it came from */
   weightsOf: (row: number, state: number) => Float64Array
   /** likelihood of one row with one piece of evidence left out */
@@ -76,6 +78,8 @@ export function believe(
   const away = catalogue.faults.map((fault) => journal.comesAndGoes * (fault.kind === 'state' ? stateGoes : 1))
   const weightOf = plantWeights(catalogue, signatures, journal)
   const tables = sittings.map((one) => (journal.mendings.length > 0 || one.awayPossible ? tableOf(signatures, one, away) : null))
+  const aside = journal.mendings.at(-1)?.aside ?? []
+  const filledNow = journal.mendings.some((one) => one.filled && one.visit === journal.visit)
   const left = new Map<number, { row: number; weight: number }[]>()
   const omittedKnown = new Map<Weighed, Map<number, number>>()
 
@@ -150,7 +154,8 @@ export function believe(
       left.set(row, all)
       return all
     },
-    shown: (row) => shownIn(signatures, journal.mendings.at(-1)?.aside ?? [], row),
+    gone: (check) => (filledNow ? goneAfterFilling(catalogue, signatures, check) : []),
+    shown: (row, gone = []) => shownIn(signatures, gone.length > 0 ? [...aside, ...gone] : aside, row),
     weightsOf,
     without: (row, omitted) => {
       let known = omittedKnown.get(omitted)

@@ -2,6 +2,7 @@ import { type Belief, cueChance, cueProbability, leadingRows, resultTable, signP
 import type { Catalogue, Check, Fault } from '../catalogue/index.ts'
 import { type FaultSet, type Signatures } from '../signatures/index.ts'
 
+const nothing: readonly number[] = []
 /** a row below this share is weighed together with the other rare ones */
 const rare = 4e-4
 
@@ -37,43 +38,57 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const { groupOf, groups } = remedyGroups(catalogue, signatures, tried)
 
   // every state that may still stand behind a row, those of the first group first, and every plant of it with its share of the belief
-  const found: { row: number; group: number; mass: number; weights: Float64Array }[] = []
-  let size = 0
+  const found: { row: number; state: number; group: number; mass: number; weights: Float64Array }[] = []
+  let many = 0
   for (const row of rows)
     for (const state of belief.standing(row)) {
       const mass = belief.posterior[row]! * state.weight
       const shown = belief.shown(state.row)
       const weights = belief.weightsOf(row, shown)
-      found.push({ row: shown, group: groupOf(state.row, mass), mass, weights })
-      size += weights.length
+      found.push({ row: shown, state: state.row, group: groupOf(state.row, mass), mass, weights })
+      many += weights.length
     }
   const count = groups.length
   const order = inOrderOf(found, count)
   const states = { row: new Int32Array(found.length), group: new Int32Array(found.length), mass: new Float64Array(found.length) }
-  const plants = new Int32Array(size)
-  const rowsOf = new Int32Array(size)
-  const groupIn = new Int32Array(size)
-  const massOf = new Float64Array(size)
+  const rowsOf = new Int32Array(many)
+  const groupIn = new Int32Array(many)
+  const massOf = new Float64Array(many)
   let at = 0
   order.forEach((place, index) => {
     const { row, group, mass, weights } = found[place]!
     states.row[index] = row
     states.group[index] = group
     states.mass[index] = mass
-    const from = first[row === unlisted ? 0 : row]!
     for (let draw = 0; draw < weights.length; draw++, at++) {
-      plants[at] = from + draw
       rowsOf[at] = row
       groupIn[at] = group
       massOf[at] = mass * weights[draw]!
     }
   })
+  /** the plants every state reads like in a check: found once for checks of one kind */
+  const plantsBy = new Map<readonly number[], Int32Array>()
+  const plantsFor = (check: Check): Int32Array => {
+    const gone = belief.gone(check)
+    const key = gone.length > 0 ? gone : nothing
+    let plants = plantsBy.get(key)
+    if (plants) return plants
+    plantsBy.set(key, (plants = new Int32Array(many)))
+    let place = 0
+    for (const index of order) {
+      const { row, state, weights } = found[index]!
+      const shown = gone.length > 0 ? belief.shown(state, gone) : row
+      const from = first[shown === unlisted ? 0 : shown]!
+      for (let draw = 0; draw < weights.length; draw++) plants[place++] = from + draw
+    }
+    return plants
+  }
   /** an unlisted cause reads partly like a healthy appliance, for the rest strangely: of what each plant weighs, and of what each group has of "strangely" */
   const sharesFor = (check: Pick<Check, 'direct'>) => {
     const like = unlistedProbability(check, 1, 0)
     const shares = massOf.slice()
     const strangeIn = new Float64Array(count)
-    for (let index = 0; index < size; index++)
+    for (let index = 0; index < many; index++)
       if (rowsOf[index] === unlisted) {
         shares[index]! *= like
         strangeIn[groupIn[index]!]! += massOf[index]! - shares[index]!
@@ -94,7 +109,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     const table = new Float64Array(count * size)
     for (let one = 0; one < count; one++)
       if (strangeIn[one]! > 0) for (let result = 0; result < size; result++) table[one * size + result] = strangeIn[one]! * strange[result]!
-    addByResult(table, size, chances, through(plants, listOf), groupIn, shares)
+    addByResult(table, size, chances, through(plantsFor(check), listOf), groupIn, shares)
     return { joint: table, size }
   }
   return {
@@ -113,7 +128,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       return mutualInformation(own, size)
     },
     chances: (check) => {
-      const listOf = new Uint16Array(plants.length)
+      const listOf = new Uint16Array(many)
       if (check.result.kind === 'cue') {
         const yesOf = cueChances(catalogue, check)
         for (let index = 0; index < listOf.length; index++)
@@ -124,6 +139,7 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       const into = merged(joint(check), check.result.kind === 'number')
       const size = Math.max(...into) + 1
       const lists = alike()
+      const plants = plantsFor(check)
       const own: number[] = []
       for (let from = 0; from < table.chances.length; from += table.size)
         for (const isUnlisted of [false, true]) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { scriptedJournal } from '@dewpoint/core/casebook'
-import { weighJournal } from '@dewpoint/core/diagnosis'
+import { type Entry, scriptedJournal } from '@dewpoint/core/casebook'
+import { diagnose, weighJournal } from '@dewpoint/core/diagnosis'
 import { premixCombiCatalogue } from '../../index.ts'
 import { loadSignatures } from '../../shipped.ts'
 import * as say from '../tests/telling.ts'
@@ -82,7 +82,8 @@ const repairs: say.Story[] = [
         { says: 'what leaks slowly keeps what it had', holds: (now) => leaking(now) > 0.8 * before },
         { says: 'and so does a vessel that let it go', holds: (now) => now.faults['vessel.lostCharge']! > 0.8 * uncharged },
         ...runs(journal),
-        { says: 'and keeps it when both demands ran', holds: (now) => leaking(now) > 0.7 * before },
+        journal.answer('ask.gauge', 'right'),
+        { says: 'and keeps it when both demands ran and the customer sees a good gauge', holds: (now) => leaking(now) > 0.7 * before },
         say.owes('close.pressureHot', 'close.topUpsAsked', 'close.comeBack'),
         say.barsClosing(/would go on causing it/),
       ]
@@ -217,4 +218,19 @@ it('what is read after filling is judged alike, however often and whatever else 
   const once = weigh(4)
   weigh(3)
   expect(weigh(4)).toEqual(once)
+})
+
+it('once filled, what only too little water would show tells no more than before, and a stain still tells of a leak', () => {
+  const signatures = loadSignatures(premixCombiCatalogue)
+  const { complain, repair } = scriptedJournal()
+  const before = [complain('gaugeLow'), complain('noHotWater')]
+  const also = ['listen.fan', 'look.dampPipework']
+  const bits = (entries: Entry[]) => {
+    const { next } = diagnose(premixCombiCatalogue, signatures, entries, { also })
+    return also.map((id) => next.find((one) => one.check === id)!.bits)
+  }
+  const [fanBefore] = bits(before)
+  const [fan, stain] = bits([...before, repair('water.topUp')])
+  expect(fan!).toBeLessThan(fanBefore!)
+  expect(stain!).toBeGreaterThan(0.1)
 })

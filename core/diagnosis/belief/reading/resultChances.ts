@@ -7,9 +7,10 @@ import { resultTable } from './resultTable.ts'
 /** Chance of each result of a check under one row, after what was repaired: outcomes, or bins over the check's scale, then "not reached"; of a cue yes and no. */
 export function resultChances(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number): Float64Array {
   const standing = belief.standing(row)
-  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, belief.shown(row))
+  const gone = belief.gone(check)
+  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, belief.shown(row, gone))
   return standing
-    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, belief.shown(state)).map((chance) => chance * weight))
+    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, belief.shown(state, gone)).map((chance) => chance * weight))
     .reduce((sum, one) => sum.map((chance, index) => chance + one[index]!))
 }
 
