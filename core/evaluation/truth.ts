@@ -69,6 +69,8 @@ export interface Truth {
   catalogue: Catalogue
   /** reads a check on the appliance as it is now */
   read: (check: Check) => Payload<'reading'>
+  /** which of what stands a look shows, where several things look so: it is seen which of them it is */
+  which: (check: Check) => readonly number[]
   /** does a remedy, where it mends one at a time on the faults named; returns the faults it was meant for and that stood */
   mend: (remedy: string, named?: readonly string[]) => number[]
 }
@@ -113,6 +115,11 @@ export function drawTruth(catalogue: Catalogue, seed: number, pairs: number, off
       complaints: spoken.length > 0 ? spoken : complaints,
       catalogue: hidden,
       read: reader.read,
+      which: (check) => {
+        const shows = (fault: Fault) => (fault.cues?.[check.id] ?? 0) >= 0.5
+        const several = check.direct && catalogue.faults.filter(shows).length > 1
+        return off.harder && kind !== 'unlisted' && several ? truth.standing.filter((fault) => shows(catalogue.faults[fault]!)) : []
+      },
       mend: (id, named = []) => {
         const remedy = catalogue.remedies.find((one) => one.id === id)!
         const mends = remedy.each && named.length > 0 ? named : remedy.mends

@@ -73,10 +73,15 @@ export function walk(
   const journal = opened(truth, catalogue)
   const course: Course = { kind: truth.kind, minutes: 0, checks: 0, needless: 0, condemned: 0, wrong: 0, found: false, ended: 'tired', said: [] }
   const { write } = journal
+  const see = (fault: number) => {
+    const { id, label } = truth.catalogue.faults[fault]!
+    write('finding', { what: label, fault: id })
+  }
   const look = (check: Check) => {
     const reading = truth.read(check)
     heard?.(check.id, reading)
     write('reading', reading)
+    if (reading.outcome === 'yes') for (const fault of truth.which(check)) see(fault)
     return reading.outcome
   }
   const checks = new Map(catalogue.checks.map((check) => [check.id, check]))

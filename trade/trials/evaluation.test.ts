@@ -125,6 +125,10 @@ describe('the harder truth', () => {
       const own = truth.found.filter((fault) => !truth.besides.includes(fault)).map((fault) => wired.faults[fault]!)
       expect(own.length).toBeGreaterThanOrEqual(2)
       for (const fault of own) expect(fault.background).toContain('unfinished')
+      // who looks for a loose wire sees which
+      const seen = truth.which(wired.checks.find((one) => one.id === 'look.looseWire')!).map((fault) => wired.faults[fault]!.id)
+      expect(seen.sort()).toEqual(own.flatMap((fault) => (fault.id.endsWith('.neverLanded') ? [fault.id] : [])).sort())
+      expect(truth.which(wired.checks.find((one) => one.id === 'look.drip.below')!)).toEqual([])
       for (let times = 0; times < 12; times++) truth.mend('wire.land', [own[0]!.id])
       const left = truth.standing.map((fault) => wired.faults[fault]!.id)
       expect(left).not.toContain(own[0]!.id)
