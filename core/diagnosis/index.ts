@@ -15,6 +15,7 @@ export {
   probeProblem,
   readsOf,
   runOf,
+  seenAlike,
   seenItem,
   simulatedChecks,
   specOf,

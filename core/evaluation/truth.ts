@@ -1,5 +1,5 @@
 import type { Payload } from '../casebook/index.ts'
-import { combined, confusionAt, patched, readChecks, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
+import { combined, confusionAt, patched, readChecks, seenAlike, simulatedChecks, type Catalogue, type Check, type Fault } from '../diagnosis/index.ts'
 import { thermistorResistance } from '../physics/index.ts'
 import { convert } from '../quantity/index.ts'
 import { nominal, parametersOf, type Parameters } from '../system/index.ts'
@@ -116,9 +116,8 @@ export function drawTruth(catalogue: Catalogue, seed: number, pairs: number, off
       catalogue: hidden,
       read: reader.read,
       which: (check) => {
-        const shows = (fault: Fault) => (fault.cues?.[check.id] ?? 0) >= 0.5
-        const several = check.direct && catalogue.faults.filter(shows).length > 1
-        return off.harder && kind !== 'unlisted' && several ? truth.standing.filter((fault) => shows(catalogue.faults[fault]!)) : []
+        const alike = off.harder && kind !== 'unlisted' ? seenAlike(catalogue, check) : []
+        return truth.standing.filter((fault) => alike.includes(catalogue.faults[fault]!))
       },
       mend: (id, named = []) => {
         const remedy = catalogue.remedies.find((one) => one.id === id)!

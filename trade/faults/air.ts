@@ -81,6 +81,7 @@ export const airFaults: FaultRow[] = [
   },
   {
     id: 'flue.blocked',
+    danger: 'fumes',
     part: 'flue',
     label: 'Flue or terminal partly blocked',
     kind: 'failure',
@@ -91,6 +92,7 @@ export const airFaults: FaultRow[] = [
   },
   {
     id: 'flue.sealLeaking',
+    danger: 'fumes',
     part: 'flueSeals',
     label: 'Flue seal leaking products into the air',
     kind: 'failure',

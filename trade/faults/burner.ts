@@ -37,6 +37,7 @@ export const burnerFaults: FaultRow[] = [
   },
   {
     id: 'gas.pipeLeaking',
+    danger: 'gasSmell',
     part: 'gasPipe',
     label: 'Gas pipe not tight',
     kind: 'failure',
@@ -46,6 +47,7 @@ export const burnerFaults: FaultRow[] = [
   },
   {
     id: 'gasValve.unionLeaking',
+    danger: 'gasSmell',
     part: 'gasUnion',
     label: 'Gas valve union or test point leaking',
     kind: 'failure',
@@ -200,6 +202,7 @@ export const burnerFaults: FaultRow[] = [
   },
   {
     id: 'burner.doorLeaking',
+    danger: 'fumes',
     part: 'doorSeal',
     label: 'Burner door or case seal leaking products',
     kind: 'failure',

@@ -154,6 +154,8 @@ export interface Fault {
   setByFilling?: true
   /** it loses or gains water slowly: once the pressure is set right it shows again only after hours */
   slow?: true
+  /** what it is a danger of: once found it is made safe before anything else */
+  danger?: string
   /** besides what else it does it has let the pressure go: filling sets that right for the day, and the rest stays */
   lostPressure?: true
 }

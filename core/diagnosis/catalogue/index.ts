@@ -8,3 +8,4 @@ export { carrying, comingBack, timeCosts, usualCosts, type Costs } from './costs
 export { figureWords, namedOutcome, outcomesOf } from './outcomes.ts'
 export { isProbe, movedAs, moveOf, payloadOf, probeCheck, probeProblem, specOf, terminalWords } from './probe.ts'
 export { allRules, type Rules } from './rules.ts'
+export { seenAlike } from './seenAlike.ts'

@@ -1,7 +1,7 @@
 import { scriptedJournal, type Entry } from '@dewpoint/core/casebook'
 import { dangersIn } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
-import { premixCombiCatalogue as catalogue, stockCatalogues } from '../../index.ts'
+import { premixCombiCatalogue as catalogue, stockCatalogues, wiredCatalogues } from '../../index.ts'
 
 const { entry, complain, answer, measure } = scriptedJournal()
 const dangers = (...entries: Entry[]) => dangersIn(catalogue, entries)
@@ -42,6 +42,34 @@ describe('words of danger', () => {
 
   it('of two dangers both stand', () => {
     expect(stops(entry('complaint', { what: 'noHotWater', words: 'smell of gas, and water drips on the fuse box' }))).toEqual(['gasSmell', 'waterOnElectrics'])
+  })
+})
+
+describe('a fault that is found', () => {
+  const all = [...Object.values(stockCatalogues), ...wiredCatalogues()]
+  it('named as the list names it stops the case where it is a danger, and else not, nor is anything asked', () => {
+    for (const one of all)
+      for (const { id, label, danger } of one.faults) {
+        const { stop, questions } = dangersIn(one, [entry('finding', { what: label, fault: id })])
+        expect([id, stop?.danger, questions]).toEqual([id, danger, []])
+      }
+  })
+
+  // common practice: gas that escapes and products that do not leave by the flue come before any diagnosis
+  it.each([
+    ['gas.pipeLeaking', 'gasSmell'],
+    ['gasValve.unionLeaking', 'gasSmell'],
+    ['flue.sealLeaking', 'fumes'],
+    ['burner.doorLeaking', 'fumes'],
+  ])('%s is made safe first', (fault, danger) => {
+    expect(stops(entry('finding', { what: 'seen', fault }))).toEqual([danger])
+    expect(stops(entry('finding', { what: 'seen', fault }), madeSafe())).toEqual([])
+  })
+
+  it('words beside it count as ever', () => {
+    const { id, label } = catalogue.faults.find((one) => one.id === 'turbine.stuck')!
+    expect(stops(entry('finding', { what: label, fault: id, note: 'smell of gas here' }))).toEqual(['gasSmell'])
+    expect(stops(entry('finding', { what: 'smell of gas', fault: id }))).toEqual(['gasSmell'])
   })
 })
 

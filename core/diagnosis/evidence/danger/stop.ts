@@ -4,11 +4,11 @@ import { unsafeReading } from './unsafeReading.ts'
 import { hear } from './hear.ts'
 
 /** What of a catalogue danger is judged by. */
-type Knowledge = Pick<Catalogue, 'dangers' | 'speech' | 'complaints' | 'checks' | 'actions' | 'closing'>
+type Knowledge = Pick<Catalogue, 'dangers' | 'speech' | 'complaints' | 'checks' | 'actions' | 'closing' | 'faults'>
 
 /**
- * Danger comes before any ranking: a complaint of danger, words of danger in what anyone wrote anywhere, or a reading that is unsafe stops the case
- * until an entry says it was made safe. Where words leave it open it is asked about, until somebody answers.
+ * Danger comes before any ranking: a complaint of danger, words of danger in what anyone wrote anywhere, a reading that is unsafe, or a dangerous fault
+ * that was found stops the case until an entry says it was made safe. Where words leave it open it is asked about, until somebody answers.
  *
  * @param entries the journal, in any order
  * @returns `had`: every danger the case was stopped for, also those made safe since
@@ -43,7 +43,10 @@ export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { st
       const unsafe = unsafeReading(catalogue, entry.payload)
       if (unsafe) stop(unsafe.danger, entry.id, unsafe.because)
     }
-    for (const text of wordsOf(entry))
+    const found = entry.type === 'finding' ? catalogue.faults.find((one) => one.id === entry.payload.fault) : undefined
+    if (found?.danger) stop(found.danger, entry.id, found.label)
+    // a fault named as the list names it says no more than that
+    for (const text of wordsOf(entry).filter((one) => one !== found?.label))
       for (const { danger: id, sure, words } of hear(catalogue.speech, text)) {
         // what happened on a day long ago is asked about
         if (sure && entry.type !== 'history') stop(id, entry.id, `“${words}”`)

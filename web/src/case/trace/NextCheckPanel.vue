@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { barring, type NextCheck, type CheckOrder } from '@dewpoint/core/diagnosis'
+import { barring, seenAlike, type NextCheck, type CheckOrder } from '@dewpoint/core/diagnosis'
 import { convert, dimensionOf } from '@dewpoint/core/quantity'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../../shared/pieces/keys.ts'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
+import { author } from '../../keeping/author.ts'
 import ActsPanel from './ActsPanel.vue'
 import CheckPicker from './CheckPicker.vue'
-import OutcomePad from './OutcomePad.vue'
-import { numberResult } from './padScale.ts'
-import ReadingPad from './ReadingPad.vue'
+import OutcomePad from './pads/OutcomePad.vue'
+import { numberResult } from './pads/padScale.ts'
+import ReadingPad from './pads/ReadingPad.vue'
 import { inSentence } from '../../shared/words.ts'
+import SeenPanel from './SeenPanel.vue'
 
 const store = useCase()
 /** the check somebody went on to, by name: what is thought meanwhile may put the list in another order */
@@ -20,6 +22,9 @@ const goneTo = ref<string | null>(null)
 const passed = ref<string[]>([])
 const picker = ref(false)
 const acting = ref(false)
+const seeing = ref(false)
+/** the look whose question "which of them" was put aside */
+const untold = ref<string | null>(null)
 const panel = useTemplateRef<HTMLElement>('panel')
 
 const orders: { id: CheckOrder; label: string }[] = [
@@ -34,9 +39,9 @@ const held = ref<string | null>(null)
 /** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
 const offered = shallowRef<NextCheck[]>([])
 watch(
-  [() => store.diagnosis, picker, acting],
+  [() => store.diagnosis, picker, acting, seeing],
   () => {
-    if (!picker.value && !acting.value) offered.value = store.diagnosis?.next ?? []
+    if (!picker.value && !acting.value && !seeing.value) offered.value = store.diagnosis?.next ?? []
   },
   { immediate: true },
 )
@@ -128,6 +133,14 @@ const enough = computed(() => {
       }
     : { text: `Further checks cost more than they save. Do next: ${inSentence(remedy.label)}.`, again: null }
 })
+/** a look has just shown what several faults look like: whoever looked sees which */
+const alike = computed(() => {
+  const latest = store.live.at(-1)
+  if (latest?.type !== 'reading' || latest.payload.outcome !== 'yes' || latest.author !== author.value || latest.id === untold.value) return null
+  const look = store.catalogue?.checks.find((one) => one.id === latest.payload.check)
+  const among = look && store.catalogue ? seenAlike(store.catalogue, look).map((one) => one.id) : []
+  return among.length > 0 ? { entry: latest.id, among } : null
+})
 const others = computed(() => offered.value.filter((one) => one.check !== next.value?.check).slice(0, 3))
 
 watch(
@@ -180,7 +193,7 @@ function turnOrder() {
   store.order = orders[(orders.findIndex((one) => one.id === store.order) + 1) % orders.length]!.id
 }
 
-useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () => (acting.value = !acting.value) })
+useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () => (acting.value = !acting.value), s: () => (seeing.value = !seeing.value) })
 </script>
 
 <template>
@@ -189,6 +202,7 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <p class="eyebrow">{{ store.picked ? 'Chosen check' : place <= 0 ? 'Next check' : `Check ${place + 1} of ${offered.length}` }}</p>
       <SegmentSwitch v-model="store.order" label="Order of checks" :choices="orders" />
     </div>
+    <SeenPanel v-if="alike" :key="alike.entry" :among="alike.among" @done="untold = alike?.entry ?? null" />
     <p v-if="!store.diagnosis" class="dim" aria-live="polite">Simulated readings are being fetched…</p>
     <p v-else-if="turning" class="turning dim" role="status">Recorded. Working out the next check…</p>
     <template v-else-if="check && next">
@@ -209,8 +223,10 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
         <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="s" :aria-expanded="seeing" @click="seeing = !seeing">Log a defect</v-btn>
         <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
+      <SeenPanel v-if="seeing" @done="seeing = false" />
       <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
       <div class="how">
@@ -243,8 +259,10 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <p>What is left cannot be told apart by any check known here, or everything has been done. Judge by the suspects, or record any reading.</p>
       <div class="below">
         <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" aria-keyshortcuts="s" :aria-expanded="seeing" @click="seeing = !seeing">Log a defect</v-btn>
         <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
+      <SeenPanel v-if="seeing" @done="seeing = false" />
       <ActsPanel v-if="acting" @done="acting = false" />
       <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
     </template>

@@ -23,9 +23,9 @@ import WiringBoard from '../../wiring/WiringBoard.vue'
 import { reasoning } from '../../workers/reasoning.ts'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
-import OutcomePad from '../trace/OutcomePad.vue'
-import { numberResult } from '../trace/padScale.ts'
-import ReadingPad from '../trace/ReadingPad.vue'
+import OutcomePad from '../trace/pads/OutcomePad.vue'
+import { numberResult } from '../trace/pads/padScale.ts'
+import ReadingPad from '../trace/pads/ReadingPad.vue'
 import SuspectsStrip from '../trace/SuspectsStrip.vue'
 
 const store = useCase()

@@ -2,10 +2,10 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import type { Check, NextCheck } from '@dewpoint/core/diagnosis'
 import { computed, ref, watch } from 'vue'
-import { useKeys } from '../../shared/pieces/keys.ts'
-import { outcomeChoices } from '../checkWords.ts'
-import { colourOf, letterOf, percent } from './colours.ts'
-import SuspectLetter from './SuspectLetter.vue'
+import { useKeys } from '../../../shared/pieces/keys.ts'
+import { outcomeChoices } from '../../checkWords.ts'
+import { colourOf, letterOf, percent } from '../colours.ts'
+import SuspectLetter from '../SuspectLetter.vue'
 
 const props = defineProps<{ check: Check; next: NextCheck }>()
 const emit = defineEmits<{ record: [payload: Payload<'reading'>] }>()
