@@ -127,8 +127,9 @@ export function drawTruth(catalogue: Catalogue, seed: number, pairs: number, off
           truth.standing = truth.standing.filter((fault) => !meant.includes(fault))
           reader.now(truth.standing)
         }
-        // whatever still leaks, the pressure is right for the rest of the day
-        if (off.harder && remedy.mends.some((id) => catalogue.faults.find((one) => one.id === id)?.setByFilling)) {
+        // whatever still leaks, the pressure is right for the rest of the day; what was drained is filled again
+        const fills = remedy.access === 'drained' || remedy.mends.some((id) => catalogue.faults.find((one) => one.id === id)?.setByFilling)
+        if (off.harder && fills) {
           reader.filled()
           reader.now(truth.standing)
         }

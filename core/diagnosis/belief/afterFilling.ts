@@ -37,9 +37,20 @@ export function afterFilling(
   return { there, gone }
 }
 
+/** How likely it was too slow for all of some readings, by what they said. */
+export function stillGone(readings: readonly Filled[], plant: number): number {
+  let there = 0
+  let gone = 0
+  for (const one of readings) {
+    there += one.there[plant]!
+    gone += one.gone[plant]!
+  }
+  return tooSlow / (tooSlow + (1 - tooSlow) * Math.exp(there - gone))
+}
+
 /** Faults that a check mostly shows nothing of on the visit on which the pressure was set right; the same list for checks of one kind. */
 export function goneAfterFilling(catalogue: Catalogue, signatures: Signatures, check: Check): readonly number[] {
-  if (check.result.kind === 'cue' || readsOf(check).some((read) => 'story' in read)) return nothing
+  if (check.result.kind === 'cue' || check.before || readsOf(check).some((read) => 'story' in read)) return nothing
   let lists = known.get(catalogue.faults)
   if (!lists) known.set(catalogue.faults, (lists = { slow: slowOnes(catalogue), righted: righted(catalogue) }))
   const byWater = catalogue.faults.some(({ setByFilling }, fault) => setByFilling && moves(signatures, fault, check.id))

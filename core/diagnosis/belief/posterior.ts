@@ -2,7 +2,7 @@ import { parametersOf } from '../../system/index.ts'
 import { allRules, type Catalogue, type Check, type Experience, type Rules } from '../catalogue/index.ts'
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
-import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn } from './afterFilling.ts'
+import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn, stillGone } from './afterFilling.ts'
 import { complaintWeights } from './explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
 import { priorOf } from './prior.ts'
@@ -48,6 +48,8 @@ export interface Belief {
   standing: (row: number) => readonly { row: number; weight: number }[]
   /** faults that a check shows nothing of for now, because the pressure was set right on this visit; one list for checks of one kind */
   gone: (check: Check) => readonly number[]
+  /** how likely they do show nothing, of a row, by what was read since */
+  goneShare: (row: number) => number
   /** the row a row reads like while something is out of the way, and while some faults show nothing */
   shown: (row: number, gone?: readonly number[]) => number
   /** weights of the plants of what still stands, by those of the row it came from */
@@ -108,6 +110,17 @@ export function believe(
     return Object.assign(at, { sittings })
   }
 
+  const sinceFilled = sittings.flatMap((one) => (one.epoch === journal.mendings.length ? one.members.flatMap(({ filled }) => filled ?? []) : []))
+  const goneKnown = new Map<number, number>()
+  const goneShare = (row: number): number => {
+    let share = goneKnown.get(row)
+    if (share !== undefined) return share
+    share = 0
+    for (let plant = first[row]!; plant < first[row + 1]!; plant++) share += stillGone(sinceFilled, plant) / (first[row + 1]! - first[row]!)
+    goneKnown.set(row, share)
+    return share
+  }
+
   const logLikelihood = new Float64Array(rows)
   const plantPosterior = new Float64Array(plants)
   if (journal.mendings.length === 0) {
@@ -154,6 +167,7 @@ export function believe(
       left.set(row, all)
       return all
     },
+    goneShare,
     gone: (check) => (filledNow ? goneAfterFilling(catalogue, signatures, check) : []),
     shown: (row, gone = []) => shownIn(signatures, gone.length > 0 ? [...aside, ...gone] : aside, row),
     weightsOf,

@@ -37,16 +37,26 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const rows = leadingRows(belief).sort((a, b) => a - b)
   const { groupOf, groups } = remedyGroups(catalogue, signatures, tried)
 
+  const mayBeGone = [...new Set(catalogue.checks.map((check) => belief.gone(check)))].flat()
   // every state that may still stand behind a row, those of the first group first, and every plant of it with its share of the belief
-  const found: { row: number; state: number; group: number; mass: number; weights: Float64Array }[] = []
+  const found: { row: number; state: number; gone: boolean; group: number; mass: number; weights: Float64Array }[] = []
   let many = 0
   for (const row of rows)
     for (const state of belief.standing(row)) {
-      const mass = belief.posterior[row]! * state.weight
+      const whole = belief.posterior[row]! * state.weight
       const shown = belief.shown(state.row)
+      const group = groupOf(state.row, whole)
       const weights = belief.weightsOf(row, shown)
-      found.push({ row: shown, state: state.row, group: groupOf(state.row, mass), mass, weights })
-      many += weights.length
+      // what may show nothing today is there with one share and gone with the other
+      const share = belief.shown(state.row, mayBeGone) === shown ? 0 : belief.goneShare(state.row)
+      for (const [gone, mass] of [
+        [false, whole * (1 - share)],
+        [true, whole * share],
+      ] as const) {
+        if (gone && share === 0) continue
+        found.push({ row: shown, state: state.row, gone, group, mass, weights })
+        many += weights.length
+      }
     }
   const count = groups.length
   const order = inOrderOf(found, count)
@@ -76,8 +86,8 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     plantsBy.set(key, (plants = new Int32Array(many)))
     let place = 0
     for (const index of order) {
-      const { row, state, weights } = found[index]!
-      const shown = gone.length > 0 ? belief.shown(state, gone) : row
+      const { row, state, gone: away, weights } = found[index]!
+      const shown = away && gone.length > 0 ? belief.shown(state, gone) : row
       const from = first[shown === unlisted ? 0 : shown]!
       for (let draw = 0; draw < weights.length; draw++) plants[place++] = from + draw
     }

@@ -111,6 +111,8 @@ const callOuts: say.Story[] = [
       ...['turbineAdapter.leaking', 'turbineLead.open', 'airVent.dribbling', 'hoses.leaking', 'flue.sealLeaking'].map((fault) =>
         entry('finding', { what: `seen: part ${fault.split('.')[0]}`, fault, explainsComplaint: fault.startsWith('turbine') }),
       ),
+      say.stops,
+      entry('action', { action: 'madeSafe', note: 'Boiler off, room aired, seal renewed and proved.' }),
       say.allStand(0.85, 'turbineAdapter.leaking', 'turbineLead.open', 'airVent.dribbling', 'hoses.leaking', 'flue.sealLeaking'),
       say.unlistedDoesNotLead,
       say.explainsIt,

@@ -8,9 +8,17 @@ import { resultTable } from './resultTable.ts'
 export function resultChances(catalogue: Catalogue, signatures: Signatures, belief: Belief, check: Check, row: number): Float64Array {
   const standing = belief.standing(row)
   const gone = belief.gone(check)
-  if (standing.length === 1 && standing[0]!.row === row) return chancesOf(catalogue, signatures, belief, check, row, belief.shown(row, gone))
+  const of = (state: number) => {
+    const there = chancesOf(catalogue, signatures, belief, check, row, belief.shown(state))
+    const without = belief.shown(state, gone)
+    if (without === belief.shown(state)) return there
+    const share = belief.goneShare(state)
+    const away = chancesOf(catalogue, signatures, belief, check, row, without)
+    return there.map((chance, result) => (1 - share) * chance + share * away[result]!)
+  }
+  if (standing.length === 1 && standing[0]!.row === row) return of(row)
   return standing
-    .map(({ row: state, weight }) => chancesOf(catalogue, signatures, belief, check, row, belief.shown(state, gone)).map((chance) => chance * weight))
+    .map(({ row: state, weight }) => of(state).map((chance) => chance * weight))
     .reduce((sum, one) => sum.map((chance, index) => chance + one[index]!))
 }
 

@@ -198,11 +198,11 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
 
 <template>
   <section ref="panel" class="next" aria-labelledby="next-title" :aria-busy="store.thinking">
+    <SeenPanel v-if="alike" :key="alike.entry" :among="alike.among" @done="untold = alike?.entry ?? null" />
     <div class="head">
       <p class="eyebrow">{{ store.picked ? 'Chosen check' : place <= 0 ? 'Next check' : `Check ${place + 1} of ${offered.length}` }}</p>
       <SegmentSwitch v-model="store.order" label="Order of checks" :choices="orders" />
     </div>
-    <SeenPanel v-if="alike" :key="alike.entry" :among="alike.among" @done="untold = alike?.entry ?? null" />
     <p v-if="!store.diagnosis" class="dim" aria-live="polite">Simulated readings are being fetched…</p>
     <p v-else-if="turning" class="turning dim" role="status">Recorded. Working out the next check…</p>
     <template v-else-if="check && next">

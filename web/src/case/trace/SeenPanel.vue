@@ -55,14 +55,14 @@ onMounted(() => {
 </script>
 
 <template>
-  <form class="seen" aria-labelledby="seen-title" @submit.prevent="record" @keydown.esc="emit('done')">
+  <form class="seen" :class="{ asked: among }" aria-labelledby="seen-title" @submit.prevent="record" @keydown.esc="emit('done')">
     <h2 id="seen-title" class="eyebrow">{{ among ? 'Which is it?' : 'Defect seen' }}</h2>
     <p v-if="among" class="dim">Several look like that. Mark what you see; more than one may be so.</p>
     <v-text-field v-else ref="field" v-model="words" label="What is wrong, by part or in words" maxlength="200" autocomplete="off" hide-details />
     <ul class="choices" :aria-label="among ? 'What looks so' : 'Defects found'">
       <li v-for="one in listed" :key="one.id">
         <button type="button" :aria-pressed="chosen.includes(one.id)" @click="turn(one.id)">
-          <span><v-icon :icon="chosen.includes(one.id) ? '$checkboxOn' : '$checkboxOff'" size="20" /> {{ one.label }}</span>
+          <v-icon :icon="chosen.includes(one.id) ? '$checkboxOn' : '$checkboxOff'" size="20" /><span class="what">{{ one.label }}</span>
           <span class="dim">{{ percent(share(one.id)) }}</span>
         </button>
       </li>
@@ -95,6 +95,19 @@ onMounted(() => {
 .seen > .choices {
   width: 100%;
   margin-top: 0;
+}
+.asked {
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  border-radius: 14px;
+  padding: 14px 20px;
+}
+.choices button {
+  justify-content: flex-start;
+  padding: 4px 0;
+}
+.what {
+  flex: 1;
 }
 .seen p {
   margin: 0;
