@@ -52,6 +52,12 @@ export const useCase = defineStore('case', () => {
     ),
   )
 
+  /** faults written down as seen since something was put right last */
+  const seen = computed(() => {
+    const since = mended.value ? live.value.indexOf(mended.value) + 1 : 0
+    return new Set(live.value.slice(since).flatMap((one) => (one.type === 'finding' && one.payload.fault ? [one.payload.fault] : [])))
+  })
+
   /** what is shown of the reasoning is about the journal as it stands: else it is being worked out, and nothing of it is an answer yet */
   const workedOut = computed(() => diagnosis.value !== null && thoughtOf.value === entries.value)
 
@@ -262,6 +268,7 @@ export const useCase = defineStore('case', () => {
     live,
     acts,
     mended,
+    seen,
     workedOut,
     stop,
     questions,

@@ -138,7 +138,7 @@ const alike = computed(() => {
   const latest = store.live.at(-1)
   if (latest?.type !== 'reading' || latest.payload.outcome !== 'yes' || latest.author !== author.value || latest.id === untold.value) return null
   const look = store.catalogue?.checks.find((one) => one.id === latest.payload.check)
-  const among = look && store.catalogue ? seenAlike(store.catalogue, look).map((one) => one.id) : []
+  const among = look && store.catalogue ? seenAlike(store.catalogue, look).flatMap(({ id }) => (store.seen.has(id) ? [] : [id])) : []
   return among.length > 0 ? { entry: latest.id, among } : null
 })
 const others = computed(() => offered.value.filter((one) => one.check !== next.value?.check).slice(0, 3))

@@ -22,13 +22,12 @@ const relations: { id: typeof relation.value; label: string }[] = [
 const field = useTemplateRef<{ focus(): void }>('field')
 const shown = 8
 
-const written = computed(() => new Set(store.live.flatMap((one) => (one.type === 'finding' ? [one.payload.fault] : []))))
 const share = (id: string) => store.diagnosis?.faults[id] ?? 0
 /** what can be seen, likeliest first; what was chosen keeps its place while more is searched */
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   return (store.catalogue?.faults ?? [])
-    .filter(({ id, label }) => !written.value.has(id) && (among ? among.includes(id) : asked.every((word) => label.toLowerCase().includes(word))))
+    .filter(({ id, label }) => !store.seen.has(id) && (among ? among.includes(id) : asked.every((word) => label.toLowerCase().includes(word))))
     .sort((a, b) => share(b.id) - share(a.id))
 })
 const listed = computed(() => {
