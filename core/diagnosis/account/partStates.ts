@@ -124,9 +124,16 @@ export function verdictOf(catalogue: Catalogue, signatures: Signatures, shares: 
   return { ...worst, modes: modes.sort((a, b) => b.probability - a.probability) }
 }
 
-/** Shares of the rows as they stand now: what was repaired taken out, with the chance that it worked. */
+/** Shares of the rows as they stand now: what was repaired taken out, with the chance that it worked; what was mended in vain may be nothing listed. */
 export function standingNow({ sets }: Signatures, belief: Belief): Float64Array {
   const shares = new Float64Array(sets.length + 2)
-  for (const row of leadingRows(belief)) for (const state of belief.standing(row)) shares[state.row]! += belief.posterior[row]! * state.weight
+  const unlisted = sets.length + 1
+  for (const row of leadingRows(belief))
+    for (const state of belief.standing(row)) {
+      const share = belief.posterior[row]! * state.weight
+      const notListed = share * belief.notListed(state.row)
+      shares[state.row]! += share - notListed
+      shares[unlisted]! += notListed
+    }
   return shares
 }

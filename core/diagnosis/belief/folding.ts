@@ -1,7 +1,7 @@
 import type { Catalogue } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import type { FaultSet, Signatures } from '../signatures/index.ts'
-import { linksOf } from './links.ts'
+import { linksOf } from './prior/links.ts'
 import type { Belief } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 

@@ -1,8 +1,8 @@
 import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
-import { seenAfterFilling } from './afterFilling.ts'
-import { linksOf } from './links.ts'
+import { seenAfterFilling } from './mended/afterFilling.ts'
+import { linksOf } from './prior/links.ts'
 import { type Belief, believe, meanLikelihood } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
 

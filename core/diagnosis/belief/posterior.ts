@@ -2,10 +2,11 @@ import { parametersOf } from '../../system/index.ts'
 import { allRules, type Catalogue, type Check, type Experience, type Rules } from '../catalogue/index.ts'
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
-import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn, stillGone } from './afterFilling.ts'
-import { complaintWeights } from './explains.ts'
+import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn, stillGone } from './mended/afterFilling.ts'
+import { notListedAfter } from './mended/inVain.ts'
+import { complaintWeights } from './prior/explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
-import { priorOf } from './prior.ts'
+import { priorOf } from './prior/prior.ts'
 
 /** One likelihood table and where in the course of repairs it belongs. */
 interface Weighed {
@@ -46,6 +47,8 @@ export interface Belief {
   unexamined: number
   /** what of a row's faults may still stand after the repairs, with the chance of each */
   standing: (row: number) => readonly { row: number; weight: number }[]
+  /** how likely what may still stand was mended in vain because it is something on no list that reads like it */
+  notListed: (row: number) => number
   /** faults that a check shows nothing of for now, because the pressure was set right on this visit; one list for checks of one kind */
   gone: (check: Check) => readonly number[]
   /** how likely they do show nothing, of a row, by what was read since */
@@ -82,6 +85,7 @@ export function believe(
   const tables = sittings.map((one) => (journal.mendings.length > 0 || one.awayPossible ? tableOf(signatures, one, away) : null))
   const aside = journal.mendings.at(-1)?.aside ?? []
   const filledNow = journal.mendings.some((one) => one.filled && one.visit === journal.visit)
+  const notListed = notListedAfter(catalogue, journal.mendings)
   const left = new Map<number, { row: number; weight: number }[]>()
   const omittedKnown = new Map<Weighed, Map<number, number>>()
 
@@ -153,6 +157,7 @@ export function believe(
     plantPosterior,
     weighed,
     unexamined,
+    notListed: (row) => (rules.inVain ? notListed(sets[row] ?? []) : 0),
     standing: (row) => {
       if (journal.mendings.length === 0) return [{ row, weight: 1 }]
       const known = left.get(row)

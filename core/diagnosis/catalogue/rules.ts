@@ -14,7 +14,18 @@ export interface Rules {
   lookalikes: boolean
   /** what is free and quick comes before opening and clamping, unless the sum says otherwise by a clear margin */
   freeFirst: boolean
+  /** what was mended in vain is less likely what it was taken for, and may be something on no list */
+  inVain: boolean
 }
 
 /** The rules as they hold unless somebody measures without one. */
-export const allRules: Readonly<Rules> = { plateau: true, complaint: true, growth: true, folded: true, parting: true, lookalikes: true, freeFirst: true }
+export const allRules: Readonly<Rules> = {
+  plateau: true,
+  complaint: true,
+  growth: true,
+  folded: true,
+  parting: true,
+  lookalikes: true,
+  freeFirst: true,
+  inVain: true,
+}

@@ -45,17 +45,22 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     for (const state of belief.standing(row)) {
       const whole = belief.posterior[row]! * state.weight
       const shown = belief.shown(state.row)
-      const group = groupOf(state.row, whole)
       const weights = belief.weightsOf(row, shown)
       // what may show nothing today is there with one share and gone with the other
-      const share = belief.shown(state.row, mayBeGone) === shown ? 0 : belief.goneShare(state.row)
-      for (const [gone, mass] of [
-        [false, whole * (1 - share)],
-        [true, whole * share],
+      const goneShare = belief.shown(state.row, mayBeGone) === shown ? 0 : belief.goneShare(state.row)
+      // what was mended in vain reads as it did, also where it is something else
+      const notListed = belief.notListed(state.row)
+      for (const [as, share] of [
+        [state.row, 1 - notListed],
+        [unlisted, notListed],
       ] as const) {
-        if (gone && share === 0) continue
-        found.push({ row: shown, state: state.row, gone, group, mass, weights })
-        many += weights.length
+        if (share === 0) continue
+        const group = groupOf(as, whole * share)
+        for (const gone of goneShare > 0 ? [false, true] : [false]) {
+          const mass = whole * share * (gone ? goneShare : 1 - goneShare)
+          found.push({ row: shown, state: state.row, gone, group, mass, weights })
+          many += weights.length
+        }
       }
     }
   const count = groups.length

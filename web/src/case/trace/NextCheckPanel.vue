@@ -123,6 +123,11 @@ const enough = computed(() => {
   if (advice.does !== 'act') return null
   if (advice.kind === 'nothingWrong' && store.live.some((one) => one.type === 'repair'))
     return { text: 'Further checks cost more than they save: run both demands through and prove the repair.', again: null }
+  if (advice.kind === 'unlisted' && store.live.some((one) => one.type === 'repair'))
+    return {
+      text: 'What was done did not help, and nothing on the list fits. A new part may be faulty; before another is fitted, ask the maker’s technical help or a second pair of eyes.',
+      again: null,
+    }
   if (advice.kind !== 'faults') return null
   const remedy = store.catalogue?.remedies.find((one) => one.id === advice.remedies[0])
   if (!remedy) return null

@@ -1,6 +1,6 @@
-import type { Catalogue } from '../catalogue/index.ts'
-import type { JournalRead } from '../evidence/index.ts'
-import { type FaultSet, moves, type Signatures } from '../signatures/index.ts'
+import type { Catalogue } from '../../catalogue/index.ts'
+import type { JournalRead } from '../../evidence/index.ts'
+import { type FaultSet, moves, type Signatures } from '../../signatures/index.ts'
 
 /** A sign shows often enough with a fault to be put down to it: this often, and so many times as often as without it. Assumed */
 const shows = { atLeast: 0.2, times: 3 }

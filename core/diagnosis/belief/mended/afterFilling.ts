@@ -1,6 +1,6 @@
-import { type Catalogue, type Check, readsOf } from '../catalogue/index.ts'
-import type { Evidence, JournalRead } from '../evidence/index.ts'
-import { moves, type Signatures } from '../signatures/index.ts'
+import { type Catalogue, type Check, readsOf } from '../../catalogue/index.ts'
+import type { Evidence, JournalRead } from '../../evidence/index.ts'
+import { moves, type Signatures } from '../../signatures/index.ts'
 
 /** share of what loses or gains water that does so too slowly to be seen on the visit on which the pressure was set right. Assumed */
 const tooSlow = 0.7

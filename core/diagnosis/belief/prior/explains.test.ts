@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { scriptedJournal } from '../../casebook/index.ts'
-import { allRules } from '../catalogue/index.ts'
-import { readJournal } from '../evidence/index.ts'
-import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallSignatures } from '../tests/testCatalogue.ts'
+import { scriptedJournal } from '../../../casebook/index.ts'
+import { allRules } from '../../catalogue/index.ts'
+import { readJournal } from '../../evidence/index.ts'
+import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallSignatures } from '../../tests/testCatalogue.ts'
 import { complaintWeights, explaining } from './explains.ts'
-import { folded } from './folding.ts'
-import { believe } from './posterior.ts'
+import { folded } from '../folding.ts'
+import { believe } from '../posterior.ts'
 
 /** A boiler that gets cold by its fan, whines with it, leaks by its seal, and has a gauge nobody rings about. */
 const catalogue = smallCatalogue({

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { smallCatalogue, smallFault } from '../tests/testCatalogue.ts'
-import type { FaultSet } from '../signatures/index.ts'
+import { smallCatalogue, smallFault } from '../../tests/testCatalogue.ts'
+import type { FaultSet } from '../../signatures/index.ts'
 import { faultOdds } from './odds.ts'
 import { priorOf } from './prior.ts'
 

@@ -1,7 +1,7 @@
-import { hotPressure } from '../../physics/index.ts'
-import { parametersOf } from '../../system/index.ts'
-import type { Catalogue, Experience, Fault } from '../catalogue/index.ts'
-import type { Circumstances } from '../evidence/index.ts'
+import { hotPressure } from '../../../physics/index.ts'
+import { parametersOf } from '../../../system/index.ts'
+import type { Catalogue, Experience, Fault } from '../../catalogue/index.ts'
+import type { Circumstances } from '../../evidence/index.ts'
 
 /**
  * Call-outs in a thousand on which a fault stands, for an appliance of known or unknown age.

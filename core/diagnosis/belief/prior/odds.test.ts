@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { hotPressure } from '../../physics/index.ts'
-import type { Catalogue } from '../catalogue/index.ts'
-import { smallCatalogue, smallFault } from '../tests/testCatalogue.ts'
+import { hotPressure } from '../../../physics/index.ts'
+import type { Catalogue } from '../../catalogue/index.ts'
+import { smallCatalogue, smallFault } from '../../tests/testCatalogue.ts'
 import { faultOdds, oddsBecause, statedWeight, vesselTimes } from './odds.ts'
 
 const catalogue: Catalogue = smallCatalogue({

@@ -1,4 +1,4 @@
-import type { Catalogue, Fault } from '../catalogue/index.ts'
+import type { Catalogue, Fault } from '../../catalogue/index.ts'
 
 /** How readily `from` brings `to` about: by damage, or because `to` is the workaround that hides `from`. */
 export function linkTo(from: Fault, to: Fault): number {

@@ -1,6 +1,6 @@
-import type { Catalogue, Fault } from '../catalogue/index.ts'
-import type { Circumstances } from '../evidence/index.ts'
-import type { FaultSet } from '../signatures/index.ts'
+import type { Catalogue, Fault } from '../../catalogue/index.ts'
+import type { Circumstances } from '../../evidence/index.ts'
+import type { FaultSet } from '../../signatures/index.ts'
 import { linkTo } from './links.ts'
 import { faultOdds } from './odds.ts'
 
