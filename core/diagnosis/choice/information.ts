@@ -119,12 +119,12 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       addCue(table, states, sets, cueChances(catalogue, check))
       return { joint: table, size: 2 }
     }
-    const { size, chances, listOf, strange } = resultTable(catalogue, signatures, check)
+    const { size, chances, readingOf, listOf, strange } = resultTable(catalogue, signatures, check)
     const { shares, strangeIn } = check.direct ? directShares : usualShares
     const table = new Float64Array(count * size)
     for (let one = 0; one < count; one++)
       if (strangeIn[one]! > 0) for (let result = 0; result < size; result++) table[one * size + result] = strangeIn[one]! * strange[result]!
-    addByResult(table, size, chances, through(plantsFor(check), listOf), groupIn, shares)
+    addByResult(table, size, chances, through(plantsFor(check), readingOf, listOf), groupIn, shares)
     return { joint: table, size }
   }
   return {
@@ -165,7 +165,8 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
           }
           own.push(lists.of(sum))
         }
-      for (let index = 0; index < listOf.length; index++) listOf[index] = own[2 * table.listOf[plants[index]!]! + (rowsOf[index] === unlisted ? 1 : 0)]!
+      for (let index = 0; index < listOf.length; index++)
+        listOf[index] = own[2 * table.listOf[table.readingOf[plants[index]!]!]! + (rowsOf[index] === unlisted ? 1 : 0)]!
       return { size, chances: Float64Array.from(lists.all), listOf }
     },
   }
@@ -232,9 +233,9 @@ function inOrderOf(list: readonly { group: number }[], count: number): Int32Arra
   return order
 }
 
-function through(plants: Int32Array, listOf: Uint16Array): Uint16Array {
+function through(plants: Int32Array, readingOf: Uint16Array, listOf: Uint16Array): Uint16Array {
   const lists = new Uint16Array(plants.length)
-  for (let index = 0; index < lists.length; index++) lists[index] = listOf[plants[index]!]!
+  for (let index = 0; index < lists.length; index++) lists[index] = listOf[readingOf[plants[index]!]!]!
   return lists
 }
 

@@ -94,7 +94,7 @@ function singleChances(catalogue: Catalogue, signatures: Signatures, check: Chec
     const sum = new Float64Array(table.size)
     const [from, to] = [first[row]!, first[row + 1]!]
     for (let plant = from; plant < to; plant++) {
-      const list = table.listOf[plant]! * table.size
+      const list = table.listOf[table.readingOf[plant]!]! * table.size
       for (let index = 0; index < table.size; index++) sum[index]! += table.chances[list + index]! / (to - from)
     }
     return sum

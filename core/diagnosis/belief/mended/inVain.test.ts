@@ -35,7 +35,10 @@ describe('what was mended in vain', () => {
 describe('a part renewed in vain', () => {
   const catalogue = smallCatalogue({
     parts: [{ id: 'output', label: 'Output' }],
-    faults: [smallFault('output.dead', { part: 'output', per1000: 400, remedies: ['renew'] }), smallFault('wire.open', { part: 'output', per1000: 1, remedies: ['wire'] })],
+    faults: [
+      smallFault('output.dead', { part: 'output', per1000: 400, remedies: ['renew'] }),
+      smallFault('wire.open', { part: 'output', per1000: 1, remedies: ['wire'] }),
+    ],
     checks: [smallCheck('test', outcomeOf(['live', 'dead'], 0.02)), smallCheck('wire', outcomeOf(['whole', 'open'], 0.02))],
     remedies: [{ ...smallRemedy('renew', ['output.dead'], 30, 60), works: 0.97 }, smallRemedy('wire', ['wire.open'])],
   })

@@ -29,16 +29,16 @@ function chancesOf(catalogue: Catalogue, signatures: Signatures, belief: Belief,
     const yes = cueChance(catalogue, check, unlisted ? null : (sets[state] ?? []))
     return Float64Array.of(yes, 1 - yes)
   }
-  const { size, chances: lists, listOf, strange } = resultTable(catalogue, signatures, check)
+  const { size, chances: lists, readingOf, listOf, strange } = resultTable(catalogue, signatures, check)
   const source = first[unlisted ? 0 : state]!
   const weights = belief.weightsOf(row, state)
   const chances = new Float64Array(size)
   let from = 0
   while (from < weights.length) {
     // neighbouring draws that read alike are taken in one go
-    const which = listOf[source + from]!
+    const which = listOf[readingOf[source + from]!]!
     let weight = 0
-    while (from < weights.length && listOf[source + from] === which) weight += weights[from++]!
+    while (from < weights.length && listOf[readingOf[source + from]!] === which) weight += weights[from++]!
     for (let result = 0; result < size; result++) chances[result]! += weight * lists[which * size + result]!
   }
   return unlisted ? chances.map((healthy, result) => unlistedProbability(check, healthy, strange[result]!)) : chances

@@ -21,7 +21,8 @@ export interface ResultTable {
   size: number
   /** [list][result]: distinct lists of chances, each summing to one */
   chances: Float64Array
-  /** which list a plant has */
+  /** which reading a plant has, and which list a reading has */
+  readingOf: Uint16Array
   listOf: Uint16Array
   /** chances where nothing is known of the cause */
   strange: Float64Array
@@ -65,14 +66,7 @@ function build(catalogue: Catalogue, signatures: Signatures, check: Check): Resu
       chances[list * size + bins] = notReachedProbability(value)
     }
   })
-  return { size, chances, listOf: through(of, lists), strange: strangely(check, size, edges) }
-}
-
-/** What each place leads to: kept by itself so that it compiles tightly. */
-function through(places: Uint16Array, to: Uint16Array): Uint16Array {
-  const reached = new Uint16Array(places.length)
-  for (let index = 0; index < places.length; index++) reached[index] = to[places[index]!]!
-  return reached
+  return { size, chances, readingOf: of, listOf: lists, strange: strangely(check, size, edges) }
 }
 
 /** Where the bins begin and end; a sensor that drifted reads within a few times its chart, and what lies beyond falls into the bins at the ends. */
