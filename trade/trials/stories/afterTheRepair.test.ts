@@ -129,6 +129,32 @@ const repairs: say.Story[] = [
     ],
   },
   {
+    title: 'a new fan that is as dead as the old one: not a third, but doubt',
+    system: 'premix-combi',
+    tell: (journal) => {
+      const looks = () => [
+        journal.answer('listen.fan', 'no'),
+        journal.measure('measure.fanSupply', 231, 'V', { demand: 'hotWater' }),
+        journal.answer('listen.fanHum', 'yes'),
+        journal.answer('look.fanTurns', 'no'),
+      ]
+      return [
+        journal.complain('locksOut'),
+        ...looks(),
+        say.found('fan'),
+        journal.repair('fan.replace'),
+        journal.answer('display.sequenceHotWater', 'waterProved', { situation: { demand: 'hotWater' } }),
+        ...looks(),
+        { says: 'no verdict any more', holds: (now) => now.verdict === null },
+        {
+          says: 'something on no list is as possible as a second bad fan',
+          holds: (now) => (now.standing.find((one) => one.kind === 'unlisted')?.probability ?? 0) > 0.3,
+        },
+        { says: 'and another fan is not advised', holds: (now) => !(now.advice?.does === 'act' && now.advice.remedies.includes('fan.replace')) },
+      ]
+    },
+  },
+  {
     title: 'one conductor landed is the repair of that conductor',
     system: 'premix-combi',
     controls: 'combi-mains',
