@@ -26,7 +26,7 @@ import {
   surprise,
   verdictOf,
 } from './account/index.ts'
-import { explaining, faultOdds, folded, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
+import { type Belief, explaining, faultOdds, folded, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
 import {
   allRules,
   demandsOf,
@@ -109,7 +109,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     open,
     next: nextOf(catalogue, shown, ranking, [...again(catalogue, remarks), ...owed, ...asked], onPad, detail, also),
     advice: adviceOf(catalogue, weighed, ranking, owed),
-    standing: standingOf(catalogue, signatures, ranking),
+    standing: standingOf(catalogue, signatures, belief, ranking),
     lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
     remedies: remediesOf(fitted, signatures, shares, costs, journal.tried),
     plans,
@@ -272,10 +272,14 @@ function nextOf(
   }))
 }
 
-/** What may stand now, after what was repaired, by what it calls for. */
-function standingOf(catalogue: Catalogue, signatures: Signatures, { groups }: Ranking): Diagnosis['standing'] {
-  return groups
-    .filter((one) => one.kind !== 'rare')
+/** What may stand now, after what was repaired, by what it calls for; what was mended in vain may be something on no list. */
+function standingOf(catalogue: Catalogue, signatures: Signatures, belief: Belief, { groups }: Ranking): Diagnosis['standing'] {
+  const unlisted = signatures.sets.length + 1
+  const known = groups.filter((one) => one.kind !== 'rare').map((one) => ({ ...one, inVain: one.mass * belief.notListed(one.row) }))
+  const inVain = known.reduce((sum, one) => sum + one.inVain, 0)
+  const listed = known.map(({ inVain: away, mass, ...one }) => ({ ...one, mass: mass - away + (one.kind === 'unlisted' ? inVain : 0) }))
+  if (inVain > 0 && !listed.some((one) => one.kind === 'unlisted')) listed.push({ kind: 'unlisted', remedies: [], mass: inVain, row: unlisted })
+  return listed
     .sort((a, b) => b.mass - a.mass)
     .slice(0, 8)
     .map(({ kind, remedies, mass, row }) => ({ kind, remedies, probability: mass, ...nameOf(catalogue, signatures, row) }))

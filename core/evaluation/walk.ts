@@ -157,7 +157,7 @@ export function walk(
     else if (acting && onWhat.kind === 'nothingWrong' && proven && runsWell) {
       course.ended = 'proven'
       break
-    } else if (acting && (onWhat.kind === 'faults' || (onWhat.kind === 'unlisted' && repairs > 0))) {
+    } else if (acting && onWhat.kind === 'faults') {
       // everything on its list was done in vain: somebody else must come
       course.ended = 'help'
       break

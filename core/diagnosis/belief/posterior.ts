@@ -157,7 +157,7 @@ export function believe(
     plantPosterior,
     weighed,
     unexamined,
-    notListed: (row) => (rules.inVain ? notListed(sets[row] ?? []) : 0),
+    notListed: (row) => notListed(sets[row] ?? []),
     standing: (row) => {
       if (journal.mendings.length === 0) return [{ row, weight: 1 }]
       const known = left.get(row)

@@ -14,8 +14,6 @@ export interface Rules {
   lookalikes: boolean
   /** what is free and quick comes before opening and clamping, unless the sum says otherwise by a clear margin */
   freeFirst: boolean
-  /** what was mended in vain is less likely what it was taken for, and may be something on no list */
-  inVain: boolean
 }
 
 /** The rules as they hold unless somebody measures without one. */
@@ -27,5 +25,4 @@ export const allRules: Readonly<Rules> = {
   parting: true,
   lookalikes: true,
   freeFirst: true,
-  inVain: true,
 }

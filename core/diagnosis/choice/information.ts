@@ -48,19 +48,10 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       const weights = belief.weightsOf(row, shown)
       // what may show nothing today is there with one share and gone with the other
       const goneShare = belief.shown(state.row, mayBeGone) === shown ? 0 : belief.goneShare(state.row)
-      // what was mended in vain reads as it did, also where it is something else
-      const notListed = belief.notListed(state.row)
-      for (const [as, share] of [
-        [state.row, 1 - notListed],
-        [unlisted, notListed],
-      ] as const) {
-        if (share === 0) continue
-        const group = groupOf(as, whole * share)
-        for (const gone of goneShare > 0 ? [false, true] : [false]) {
-          const mass = whole * share * (gone ? goneShare : 1 - goneShare)
-          found.push({ row: shown, state: state.row, gone, group, mass, weights })
-          many += weights.length
-        }
+      const group = groupOf(state.row, whole)
+      for (const gone of goneShare > 0 ? [false, true] : [false]) {
+        found.push({ row: shown, state: state.row, gone, group, mass: whole * (gone ? goneShare : 1 - goneShare), weights })
+        many += weights.length
       }
     }
   const count = groups.length

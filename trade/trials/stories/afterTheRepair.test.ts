@@ -150,7 +150,6 @@ const repairs: say.Story[] = [
           says: 'something on no list is as possible as a second bad fan',
           holds: (now) => (now.standing.find((one) => one.kind === 'unlisted')?.probability ?? 0) > 0.3,
         },
-        { says: 'and another fan is not advised', holds: (now) => !(now.advice?.does === 'act' && now.advice.remedies.includes('fan.replace')) },
       ]
     },
   },

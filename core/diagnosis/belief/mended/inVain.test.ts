@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { scriptedJournal } from '../../../casebook/index.ts'
-import { allRules } from '../../catalogue/index.ts'
 import { diagnose } from '../../diagnose.ts'
 import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../../tests/testCatalogue.ts'
 import { notListedAfter } from './inVain.ts'
@@ -54,11 +53,5 @@ describe('a part renewed in vain', () => {
     expect(unlisted(now)).toBeGreaterThan(0.2)
     expect(now.verdict).toBeNull()
     expect(unlisted(diagnose(catalogue, signatures, [...before, answer('test', 'live')]))).toBeLessThan(0.05)
-  })
-
-  it('the rule left out it would be renewed again as surely as at first', () => {
-    const without = diagnose(catalogue, signatures, after, { rules: { ...allRules, inVain: false } })
-    expect(unlisted(without)).toBeLessThan(0.1)
-    expect(without.standing.find(({ kind }) => kind === 'faults')!.remedies).toEqual(['renew'])
   })
 })

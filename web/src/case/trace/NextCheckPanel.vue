@@ -123,11 +123,6 @@ const enough = computed(() => {
   if (advice.does !== 'act') return null
   if (advice.kind === 'nothingWrong' && store.live.some((one) => one.type === 'repair'))
     return { text: 'Further checks cost more than they save: run both demands through and prove the repair.', again: null }
-  if (advice.kind === 'unlisted' && store.live.some((one) => one.type === 'repair'))
-    return {
-      text: 'What was done did not help, and nothing on the list fits. A new part may be faulty; before another is fitted, ask the maker’s technical help or a second pair of eyes.',
-      again: null,
-    }
   if (advice.kind !== 'faults') return null
   const remedy = store.catalogue?.remedies.find((one) => one.id === advice.remedies[0])
   if (!remedy) return null
@@ -136,7 +131,12 @@ const enough = computed(() => {
         text: `${remedy.label} would be next, but that rests on one reading. Repeat it first: ${inSentence(advice.again.label)}.`,
         again: advice.again.check,
       }
-    : { text: `Further checks cost more than they save. Do next: ${inSentence(remedy.label)}.`, again: null }
+    : store.live.some((one) => one.type === 'repair' && one.payload.remedy === remedy.id)
+      ? {
+          text: `${remedy.label}: done once and did not help. Prove what was done, or the new part itself, before it is done again; it may be something on no list here.`,
+          again: null,
+        }
+      : { text: `Further checks cost more than they save. Do next: ${inSentence(remedy.label)}.`, again: null }
 })
 /** a look has just shown what several faults look like: whoever looked sees which */
 const alike = computed(() => {
