@@ -80,3 +80,15 @@ export function rowsOf(sets: readonly FaultSet[]): Map<string, number> {
 export function pairIndex(count: number, a: number, b: number): number {
   return a * count - (a * (a + 1)) / 2 + (b - a - 1)
 }
+
+/** Whether any plant of a fault, mild or severe, reads a simulated check otherwise than the same plant in order. */
+export function moves({ checks, values, first, draws }: Signatures, fault: number, check: string): boolean {
+  const width = checks.length
+  const column = checks.indexOf(check)
+  for (let draw = 0; column >= 0 && draw < draws; draw++) {
+    const own = values[(first[fault + 1]! + draw) * width + column]!
+    const sound = values[draw * width + column]!
+    if (own !== sound && !(Number.isNaN(own) && Number.isNaN(sound))) return true
+  }
+  return false
+}
