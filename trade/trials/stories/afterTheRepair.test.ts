@@ -226,13 +226,23 @@ describe.each(repairs)('$title', (story) => {
   })
 })
 
-it('filled with leaks among five defects: every set that is weighed is read, also as if what leaks were away', () => {
+it('filled with leaks and a flat vessel among six defects: every set that is weighed is read, also as if what lost the water were away', () => {
   const journal = scriptedJournal()
-  const seen = ['pipework.leak', 'hoses.leaking', 'fan.seized', 'flowThermistor.open', 'water.low']
-  const entries = [journal.complain('noHeating'), ...seen.map((fault) => saw(journal, fault, 'seen')), journal.repair('water.topUp')]
-  const { belief } = weighJournal(premixCombiCatalogue, loadSignatures(premixCombiCatalogue), [...entries, journal.measure('look.gaugeCold', 1.3, 'bar')])
+  const signatures = loadSignatures(premixCombiCatalogue)
+  const seen = ['pipework.leak', 'hoses.leaking', 'vessel.lostCharge', 'fan.seized', 'flowThermistor.open', 'water.low']
+  const entries = [
+    journal.complain('noHeating'),
+    ...seen.map((fault) => saw(journal, fault, 'seen')),
+    journal.repair('water.topUp'),
+    journal.measure('look.gaugeCold', 1.3, 'bar'),
+  ]
+  const { belief } = weighJournal(premixCombiCatalogue, signatures, entries)
   const gauge = belief.weighed.find((one) => one.check === 'look.gaugeCold')!
   expect(gauge.table.findIndex(Number.isNaN)).toBe(-1)
+  const { next, standing } = diagnose(premixCombiCatalogue, signatures, entries)
+  expect(next.length).toBeGreaterThan(3)
+  for (const { bits, expected } of next) expect([bits, ...expected.map((one) => one.notReached)].every(Number.isFinite)).toBe(true)
+  expect(standing.reduce((sum, one) => sum + one.probability, 0)).toBeGreaterThan(0.5)
 })
 
 it('what is read after filling is judged alike, however often and whatever else was asked before', () => {
