@@ -21,18 +21,17 @@ export function expectedOf(catalogue: Catalogue, signatures: Signatures, belief:
   const instrument = instrumentOf(catalogue, check)
   let notReached = 0
   const points: { value: number; weight: number; spread: number }[] = []
-  const gone = belief.gone(check)
+  const like = belief.like(check)
   const states = belief.standing(row).flatMap((state) => {
-    const there = belief.shown(state.row)
-    const without = belief.shown(state.row, gone)
-    const share = without === there ? 0 : belief.goneShare(state.row)
-    return [{ shown: there, part: state.weight * (1 - share) }, ...(share > 0 ? [{ shown: without, part: state.weight * share }] : [])]
+    const shown = belief.shown(state.row)
+    const share = like ? belief.likeShare(shown) : 0
+    return [{ shown, as: null, part: state.weight * (1 - share) }, ...(share > 0 ? [{ shown, as: like, part: state.weight * share }] : [])]
   })
-  for (const { shown, part } of states) {
+  for (const { shown, as, part } of states) {
     const source = first[shown === sets.length + 1 ? 0 : shown]!
     const weights = belief.weightsOf(row, shown)
     for (let draw = 0; draw < weights.length; draw++) {
-      const value = read(source + draw)
+      const value = read(as ? as[source + draw]! : source + draw)
       const weight = weights[draw]! * part
       if (Number.isNaN(value)) notReached += weight
       else {

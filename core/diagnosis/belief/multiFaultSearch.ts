@@ -1,7 +1,7 @@
 import { allRules, type Catalogue, type Experience, type Rules, simulatedChecks } from '../catalogue/index.ts'
 import type { JournalRead } from '../evidence/index.ts'
 import { checkReader, composePlant, type FaultSet, healthyDraws, plantOf, plantsOf, rowsOf, type Signatures } from '../signatures/index.ts'
-import { seenAfterFilling } from './mended/afterFilling.ts'
+import { withoutSlow } from './mended/afterFilling.ts'
 import { linksOf } from './prior/links.ts'
 import { type Belief, believe, meanLikelihood } from './posterior.ts'
 import { rowsByBelief } from './rowsByBelief.ts'
@@ -143,7 +143,7 @@ function remainders(catalogue: Catalogue, set: FaultSet, { mendings }: JournalRe
     }
   }
   // once the pressure was set right a set is also read as if what lost it were away
-  if (mendings.some((one) => one.filled)) for (const one of [...all.values()]) seenAfterFilling(catalogue, one).forEach(keep)
+  if (mendings.some((one) => one.filled)) for (const one of [...all.values()]) keep(withoutSlow(catalogue, one))
   return [...all.values()]
 }
 

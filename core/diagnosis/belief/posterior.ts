@@ -2,7 +2,7 @@ import { parametersOf } from '../../system/index.ts'
 import { allRules, type Catalogue, type Check, type Experience, type Rules } from '../catalogue/index.ts'
 import type { JournalRead, Mending } from '../evidence/index.ts'
 import { healthyDraws, type Signatures } from '../signatures/index.ts'
-import { afterFilling, type Filled, goneAfterFilling, mixed, shownIn, stillGone } from './mended/afterFilling.ts'
+import { afterFilling, type Filled, likeAfterFilling, mixed, plantsAfterFilling, shownIn, stillGone } from './mended/afterFilling.ts'
 import { notListedAfter } from './mended/inVain.ts'
 import { complaintWeights } from './prior/explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
@@ -49,12 +49,12 @@ export interface Belief {
   standing: (row: number) => readonly { row: number; weight: number }[]
   /** how likely what may still stand was mended in vain because it is something on no list that reads like it */
   notListed: (row: number) => number
-  /** faults that a check shows nothing of for now, because the pressure was set right on this visit; one list for checks of one kind */
-  gone: (check: Check) => readonly number[]
-  /** how likely they do show nothing, of a row, by what was read since */
-  goneShare: (row: number) => number
-  /** the row a row reads like while something is out of the way, and while some faults show nothing */
-  shown: (row: number, gone?: readonly number[]) => number
+  /** of every plant the one it mostly reads like in a check for now, because the pressure was set right on this visit; null where each reads as itself */
+  like: (check: Check) => Int32Array | null
+  /** how likely it does, of a row, by what was read since; 0 where it makes no difference to any check */
+  likeShare: (row: number) => number
+  /** the row a row reads like while something is out of the way */
+  shown: (row: number) => number
   /** weights of the plants of what still stands, by those of the row it came from */
   weightsOf: (row: number, state: number) => Float64Array
   /** likelihood of one row with one piece of evidence left out */
@@ -115,13 +115,15 @@ export function believe(
   }
 
   const sinceFilled = sittings.flatMap((one) => (one.epoch === journal.mendings.length ? one.members.flatMap(({ filled }) => filled ?? []) : []))
-  const goneKnown = new Map<number, number>()
-  const goneShare = (row: number): number => {
-    let share = goneKnown.get(row)
+  const shares = new Map<number, number>()
+  const likeShare = (row: number): number => {
+    let share = shares.get(row)
     if (share !== undefined) return share
     share = 0
-    for (let plant = first[row]!; plant < first[row + 1]!; plant++) share += stillGone(sinceFilled, plant) / (first[row + 1]! - first[row]!)
-    goneKnown.set(row, share)
+    const from = first[row]!
+    if (filledNow && plantsAfterFilling(catalogue, signatures).righted[from] !== from)
+      for (let plant = from; plant < first[row + 1]!; plant++) share += stillGone(sinceFilled, plant) / (first[row + 1]! - from)
+    shares.set(row, share)
     return share
   }
 
@@ -172,9 +174,9 @@ export function believe(
       left.set(row, all)
       return all
     },
-    goneShare,
-    gone: (check) => (filledNow ? goneAfterFilling(catalogue, signatures, check) : []),
-    shown: (row, gone = []) => shownIn(signatures, gone.length > 0 ? [...aside, ...gone] : aside, row),
+    like: (check) => (filledNow ? likeAfterFilling(catalogue, signatures, check) : null),
+    likeShare,
+    shown: (row) => shownIn(signatures, aside, row),
     weightsOf,
     without: (row, omitted) => {
       let known = omittedKnown.get(omitted)

@@ -2,7 +2,6 @@ import { type Belief, cueChance, cueProbability, leadingRows, resultTable, signP
 import type { Catalogue, Check, Fault } from '../catalogue/index.ts'
 import { type FaultSet, type Signatures } from '../signatures/index.ts'
 
-const nothing: readonly number[] = []
 /** a row below this share is weighed together with the other rare ones */
 const rare = 4e-4
 
@@ -37,9 +36,8 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
   const rows = leadingRows(belief).sort((a, b) => a - b)
   const { groupOf, groups } = remedyGroups(catalogue, signatures, tried)
 
-  const mayBeGone = [...new Set(catalogue.checks.map((check) => belief.gone(check)))].flat()
   // every state that may still stand behind a row, those of the first group first, and every plant of it with its share of the belief
-  const found: { row: number; state: number; gone: boolean; group: number; mass: number; weights: Float64Array }[] = []
+  const found: { row: number; gone: boolean; group: number; mass: number; weights: Float64Array }[] = []
   let many = 0
   for (const row of rows)
     for (const state of belief.standing(row)) {
@@ -47,10 +45,10 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
       const shown = belief.shown(state.row)
       const weights = belief.weightsOf(row, shown)
       // what may show nothing today is there with one share and gone with the other
-      const goneShare = belief.shown(state.row, mayBeGone) === shown ? 0 : belief.goneShare(state.row)
+      const goneShare = belief.likeShare(shown)
       const group = groupOf(state.row, whole)
       for (const gone of goneShare > 0 ? [false, true] : [false]) {
-        found.push({ row: shown, state: state.row, gone, group, mass: whole * (gone ? goneShare : 1 - goneShare), weights })
+        found.push({ row: shown, gone, group, mass: whole * (gone ? goneShare : 1 - goneShare), weights })
         many += weights.length
       }
     }
@@ -73,19 +71,17 @@ export function weighing(catalogue: Catalogue, signatures: Signatures, belief: B
     }
   })
   /** the plants every state reads like in a check: found once for checks of one kind */
-  const plantsBy = new Map<readonly number[], Int32Array>()
+  const plantsBy = new Map<Int32Array | null, Int32Array>()
   const plantsFor = (check: Check): Int32Array => {
-    const gone = belief.gone(check)
-    const key = gone.length > 0 ? gone : nothing
-    let plants = plantsBy.get(key)
+    const like = belief.like(check)
+    let plants = plantsBy.get(like)
     if (plants) return plants
-    plantsBy.set(key, (plants = new Int32Array(many)))
+    plantsBy.set(like, (plants = new Int32Array(many)))
     let place = 0
     for (const index of order) {
-      const { row, state, gone: away, weights } = found[index]!
-      const shown = away && gone.length > 0 ? belief.shown(state, gone) : row
-      const from = first[shown === unlisted ? 0 : shown]!
-      for (let draw = 0; draw < weights.length; draw++) plants[place++] = from + draw
+      const { row, gone, weights } = found[index]!
+      const from = first[row === unlisted ? 0 : row]!
+      for (let draw = 0; draw < weights.length; draw++) plants[place++] = gone && like ? like[from + draw]! : from + draw
     }
     return plants
   }
