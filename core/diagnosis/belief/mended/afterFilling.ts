@@ -14,8 +14,8 @@ export interface Filled {
 /**
  * A reading made on the visit on which the pressure was set right says little yet of what loses or gains water: mostly it is judged as if that
  * were away, all of that visit, and where it is wrong again at once it convicts. What has let the pressure go besides what else it does, such as a
- * vessel without charge, is judged as its mildest form, whose pressure is right, where too little water would move the reading. Signs, and what is
- * watched over hours, are judged as ever.
+ * vessel without charge, is judged as its mildest form, whose pressure is right, where too little water would move the reading. Over hours
+ * what leaks shows. Signs are judged as ever.
  *
  * @returns null for a reading that is judged as ever
  */
@@ -53,17 +53,28 @@ export function stillGone(readings: readonly Filled[], plant: number): number {
  * @returns null for a check that is judged as ever
  */
 export function likeAfterFilling(catalogue: Catalogue, signatures: Signatures, check: Check): Int32Array | null {
-  if (check.result.kind === 'cue' || check.before || readsOf(check).some((read) => 'story' in read)) return null
+  if (check.result.kind === 'cue' || check.before) return null
+  const plants = plantsAfterFilling(catalogue, signatures)
+  // over hours what leaks slowly shows, and what had let the pressure go began with it right
+  if (readsOf(check).some((read) => 'story' in read)) return plants.begun
   const byWater = catalogue.faults.some(({ setByFilling }, fault) => setByFilling && moves(signatures, fault, check.id))
-  return plantsAfterFilling(catalogue, signatures)[byWater ? 'righted' : 'slow']
+  return byWater ? plants.righted : plants.slow
 }
 
-/** Both ways plants may read, found once for a set of signatures: `righted` also of what has let the pressure go. */
-export function plantsAfterFilling(catalogue: Catalogue, signatures: Signatures): { slow: Int32Array; righted: Int32Array } {
+/** Of every plant the one it reads like where what leaks slowly, where what has let the pressure go, and where both make no difference. */
+interface PlantsLike {
+  slow: Int32Array
+  begun: Int32Array
+  righted: Int32Array
+}
+
+/** How plants may read after filling, found once for a set of signatures. */
+export function plantsAfterFilling(catalogue: Catalogue, signatures: Signatures): PlantsLike {
   const before = known.get(signatures)
   if (before?.catalogue === catalogue) return before
   const { sets, first, rowOf, draws } = signatures
   const slow = Int32Array.from({ length: first[sets.length + 2]! }, (_unused, plant) => plant)
+  const begun = slow.slice()
   const righted = slow.slice()
   const mildest = (fault: number, count: number) => {
     const own = severities(catalogue.faults[fault]!, draws).slice(0, count)
@@ -71,21 +82,23 @@ export function plantsAfterFilling(catalogue: Catalogue, signatures: Signatures)
   }
   sets.forEach((set, row) => {
     const left = withoutSlow(catalogue, set)
-    const lost = left.find((fault) => catalogue.faults[fault]!.lostPressure)
+    const lost = set.find((fault) => catalogue.faults[fault]!.lostPressure)
     if (left.length === set.length && lost === undefined) return
     const from = first[rowOf.get(left.join(','))!]!
     const count = first[row + 1]! - first[row]!
+    const mild = lost === undefined ? -1 : mildest(lost, count)
     for (let draw = 0; draw < count; draw++) {
       slow[first[row]! + draw] = from + draw
-      righted[first[row]! + draw] = from + (lost === undefined ? draw : mildest(lost, count))
+      begun[first[row]! + draw] = first[row]! + (mild < 0 ? draw : mild)
+      righted[first[row]! + draw] = from + (mild < 0 ? draw : mild)
     }
   })
-  const plants = { catalogue, slow, righted }
+  const plants = { catalogue, slow, begun, righted }
   known.set(signatures, plants)
   return plants
 }
 
-const known = new WeakMap<Signatures, { catalogue: Catalogue; slow: Int32Array; righted: Int32Array }>()
+const known = new WeakMap<Signatures, PlantsLike & { catalogue: Catalogue }>()
 
 /** What is left of a set without what loses or gains water slowly. */
 export const withoutSlow = ({ faults }: Catalogue, set: readonly number[]): number[] => set.filter((fault) => !faults[fault]!.slow)
