@@ -120,9 +120,13 @@ export function believe(
     let share = shares.get(row)
     if (share !== undefined) return share
     share = 0
-    const from = first[row]!
-    if (filledNow && plantsAfterFilling(catalogue, signatures).righted[from] !== from)
-      for (let plant = from; plant < first[row + 1]!; plant++) share += stillGone(sinceFilled, plant) / (first[row + 1]! - from)
+    const [from, to] = [first[row]!, first[row + 1]!]
+    const readsOtherwise =
+      filledNow &&
+      plantsAfterFilling(catalogue, signatures)
+        .righted.subarray(from, to)
+        .some((plant, draw) => plant !== from + draw)
+    if (readsOtherwise) for (let plant = from; plant < to; plant++) share += stillGone(sinceFilled, plant) / (to - from)
     shares.set(row, share)
     return share
   }

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { smallCatalogue, smallCheck, smallFault, smallSignatures, outcomeOf } from '../../tests/testCatalogue.ts'
+import { type Entry, scriptedJournal } from '../../../casebook/index.ts'
+import { readJournal } from '../../evidence/index.ts'
+import { outcomeOf, smallCatalogue, smallCheck, smallFault, smallRemedy, smallSignatures } from '../../tests/testCatalogue.ts'
 import { severities } from '../../signatures/index.ts'
+import { believe } from '../posterior.ts'
 import { likeAfterFilling, mixed, plantsAfterFilling, stillGone, withoutSlow } from './afterFilling.ts'
 
 /** A leak, a vessel that let the pressure go, and too little water, by a gauge, a lamp nobody's water moves, and a sign. */
@@ -73,4 +76,20 @@ describe('whether it was too slow', () => {
     expect(mixed(-3, -3)).toBeCloseTo(-3, 12)
     expect(mixed(-2000, -2001)).toBeCloseTo(-2000 + Math.log(0.3 + 0.7 / Math.E), 9)
   })
+})
+
+it('a fault is taken for gone with one share wherever its mildest form stands among its plants', () => {
+  const { entry, repair } = scriptedJournal()
+  // a fault's own name decides in which order its severities come
+  const mildFirst = Array.from({ length: 200 }, (_unused, count) => `flat${count}`).filter((id) => severities({ id }, draws)[0]! < 1 / draws)
+  const ids = [mildFirst[0]!, 'flat']
+  const own = smallCatalogue({
+    faults: [...ids.map((id) => smallFault(id, { lostPressure: true })), smallFault('low', { setByFilling: true, remedies: ['fill'] })],
+    checks: [smallCheck('gauge', outcomeOf(['right', 'low']))],
+    remedies: [smallRemedy('fill', ['low'])],
+  })
+  const known = smallSignatures(own, { gauge: [0, 1, 1, 1, 0] })
+  const share = (...entries: Entry[]) => ids.map((_id, fault) => believe(own, known, readJournal(own, entries)).likeShare(fault + 1))
+  expect(share(entry('complaint', { what: 'any' }))).toEqual([0, 0])
+  for (const one of share(repair('fill'))) expect(one).toBeCloseTo(0.7, 12)
 })
