@@ -4,6 +4,8 @@ type Values = (key: string) => number
 
 /** litres that make a bar where no gas is left to give way. Chosen for this model: hoses and radiators swell */
 const stiff = 0.5
+/** pre-charge below which no less gas counts: hoses and radiators give as much, bar gauge. Chosen for this model */
+const leastCharge = -0.9
 /** litres a minute a relief valve passes for each bar above its setting. From memory */
 const reliefPerBar = 6
 
@@ -16,7 +18,7 @@ export class Cushion {
 
   constructor(value: Values, pressure: number) {
     this.volume = value('vessel.volume') * value('vessel.cushion')
-    this.charge = value('vessel.preCharge')
+    this.charge = Math.max(value('vessel.preCharge'), leastCharge)
     this.pressure = pressure
     this.held[0] = vesselWater(this.volume, this.charge, pressure)
     this.held[1] = pressure <= this.charge ? (this.charge - pressure) * stiff : 0
