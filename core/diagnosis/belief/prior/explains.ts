@@ -39,6 +39,9 @@ const unexplaining = 1 / 30
 
 /** What to multiply the odds of every row by for the complaints the case was opened for; nothing wrong, no demand and an unlisted cause stand as they are. */
 export function complaintWeights(catalogue: Catalogue, signatures: Signatures, journal: Pick<JournalRead, 'complaints'>): Float64Array {
+  const key = JSON.stringify(journal.complaints.map(({ payload }) => payload.what))
+  const before = latest.get(signatures)
+  if (before?.catalogue === catalogue && before.key === key) return before.weights
   const { sets } = signatures
   const weights = new Float64Array(sets.length + 2).fill(1)
   const explained = explaining(catalogue, signatures, journal)
@@ -46,5 +49,9 @@ export function complaintWeights(catalogue: Catalogue, signatures: Signatures, j
     const alone = signatures.faults.map((_id, fault) => explained([fault]).length > 0)
     for (let row = 1; row < sets.length; row++) if (!sets[row]!.some((fault) => alone[fault])) weights[row] = unexplaining
   }
+  latest.set(signatures, { catalogue, key, weights })
   return weights
 }
+
+/** the last of each set of signatures: what was complained of is mostly the same from one reading to the next */
+const latest = new WeakMap<Signatures, { catalogue: Catalogue; key: string; weights: Float64Array }>()
