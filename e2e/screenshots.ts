@@ -27,6 +27,7 @@ test('light', async ({ app, page }) => {
   await expect(page.getByRole('heading', { name: 'Ask before you travel' })).toBeVisible()
   await take(page, 'call')
   await openCase(app, page, 'Net Loft 3')
+  await app.choose('Flame in the sight glass')
   await take(page, 'trace-outcome')
   await app.choose('Flow thermistor, resistance at a measured pipe temperature')
   await page.getByLabel('Reading', { exact: true }).fill('1.80')
