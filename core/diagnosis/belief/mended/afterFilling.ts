@@ -76,10 +76,9 @@ export function plantsAfterFilling(catalogue: Catalogue, signatures: Signatures)
   const slow = Int32Array.from({ length: first[sets.length + 2]! }, (_unused, plant) => plant)
   const begun = slow.slice()
   const righted = slow.slice()
-  const mildest = (fault: number, count: number) => {
-    const own = severities(catalogue.faults[fault]!, draws).slice(0, count)
-    return own.indexOf(Math.min(...own))
-  }
+  // pairs have the first of a fault's plants
+  const severe = catalogue.faults.map((fault) => (fault.lostPressure ? severities(fault, draws) : []))
+  const mildest = (fault: number, count: number) => severe[fault]!.indexOf(Math.min(...severe[fault]!.slice(0, count)))
   sets.forEach((set, row) => {
     const left = withoutSlow(catalogue, set)
     const lost = set.find((fault) => catalogue.faults[fault]!.lostPressure)
