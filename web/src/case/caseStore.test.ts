@@ -269,21 +269,6 @@ describe('a case just taken here', () => {
   })
 })
 
-it('a defect counts as seen until something was put right: then it may be seen again; taken back it was not seen', async () => {
-  await store.open(onServer())
-  await soon(() => expect(store.current).not.toBeNull())
-  await store.write('finding', { what: 'Turbine stuck', fault: 'turbine.stuck' })
-  await store.write('finding', { what: 'label torn off' })
-  expect([...store.seen]).toEqual(['turbine.stuck'])
-  await store.write('repair', { remedy: 'turbine.insert' })
-  expect([...store.seen]).toEqual([])
-  await store.write('finding', { what: 'Turbine stuck', fault: 'turbine.stuck' })
-  expect([...store.seen]).toEqual(['turbine.stuck'])
-  await store.retract()
-  expect([...store.seen]).toEqual([])
-  await soon(() => expect(outbox.waiting).toBe(0))
-})
-
 describe('a case whose opening the server refused', () => {
   it('is gone from screen and device when it is discarded, with everything written in it', async () => {
     const body = testOpening()

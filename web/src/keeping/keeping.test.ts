@@ -128,14 +128,6 @@ describe('the store of the device', () => {
     await expect(device.listUnsent()).rejects.toThrow('in another tab in an older version')
   })
 
-  it('a page that was busy for longer than that is not taken for one that is kept out', async () => {
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-    const listed = device.listUnsent()
-    // the time is up before the page comes to the answer
-    vi.advanceTimersByTime(4500)
-    expect(await listed).toEqual([])
-  })
-
   it('is out of the way when a newer page wants to change it', async () => {
     await device.listUnsent()
     const version = await new Promise<number>((done, fail) => {

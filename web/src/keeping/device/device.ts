@@ -36,8 +36,6 @@ export class DeviceRefused extends Error {}
 
 /** an older page that is open elsewhere may keep the store shut; after this long, ms, work goes on without it */
 const patience = 4000
-/** so often a store nobody is known to keep shut is waited for: a page that is busy comes late to its answer */
-const rounds = 3
 let opening: Promise<IDBPDatabase<Device>> | null = null
 
 function device(): Promise<IDBPDatabase<Device>> {
@@ -52,16 +50,8 @@ function device(): Promise<IDBPDatabase<Device>> {
 
 async function open(): Promise<IDBPDatabase<Device>> {
   let timer = 0
-  let inTheWay = false
   const shut = new Promise<never>((_done, fail) => {
-    const wait = (round: number) => {
-      timer = window.setTimeout(() => {
-        if (inTheWay) fail(new DeviceRefused('Dewpoint is open in another tab in an older version. Close that tab.'))
-        else if (round === rounds) fail(new DeviceRefused('This device does not open its store. Close other tabs of Dewpoint, or restart the browser.'))
-        else wait(round + 1)
-      }, patience)
-    }
-    wait(1)
+    timer = window.setTimeout(() => fail(new DeviceRefused('Dewpoint is open in another tab in an older version. Close that tab.')), patience)
   })
   const opened = openDB<Device>('dewpoint', 2, {
     upgrade(database, from) {
@@ -71,7 +61,6 @@ async function open(): Promise<IDBPDatabase<Device>> {
       }
       if (from < 2) database.createObjectStore('answers', { keyPath: 'asked' })
     },
-    blocked: () => (inTheWay = true),
     // a newer page wants to change the store: out of its way
     blocking: (_current, _blocked, event) => {
       ;(event.target as IDBDatabase).close()
