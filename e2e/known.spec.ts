@@ -10,7 +10,7 @@ test('a version that is known moves the odds of what it is about, and says so', 
   await expect(app.journal).toContainText('not known')
   await sensor.selectOption('behind the block filter')
   await app.trace()
-  await app.answer('Does the gauge’s needle kick as the pump starts?', 'it kicks up')
+  await app.answer('Does the gauge jump as the pump starts?', 'jumps')
   const fouled = app.suspects.getByRole('button', { name: /^Pressure sensor fouled/ })
   await fouled.click()
   await expect(app.suspects).toContainText('behind the block filter: 1.5 times as likely')

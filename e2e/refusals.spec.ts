@@ -191,9 +191,9 @@ test('undo takes back one’s own, not what a colleague wrote last', async ({ ap
 
 test('a reading half typed stays with its check when a colleague writes, and is recorded for it', async ({ app, page, browser }) => {
   await app.openCase('hotColdHot')
-  const offered = 'Fan speed at the lowest rate'
+  const offered = 'Fan speed at minimum rate'
   await app.atRest()
-  await page.getByRole('button', { name: 'Offer another' }).click()
+  await app.choose(offered)
   await expect(app.nextTitle).toHaveText(offered)
   await page.getByLabel('Reading', { exact: true }).fill('1310')
   const context = await knownAs('Ines Quill', await browser.newContext())
@@ -213,7 +213,7 @@ test.describe('a device set to another time zone', () => {
   test.use({ timezoneId: 'Pacific/Auckland' })
 
   test('shows and takes times in the firm’s', async ({ app, page }) => {
-    await app.takeCall('Pressure keeps falling')
+    await app.takeCall('Pressure keeps dropping')
     const inFirm = new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/London', hour: '2-digit', minute: '2-digit' }).format(new Date())
     const inDevice = new Intl.DateTimeFormat('en-GB', { timeZone: 'Pacific/Auckland', hour: '2-digit' }).format(new Date())
     const shown = await app.journal.locator('time').first().textContent()

@@ -51,7 +51,7 @@ test('light', async ({ app, page }) => {
   await take(page, 'library')
   await page.goto(app.address('/library/premix-combi'))
   await page.getByRole('combobox', { name: 'With this wrong' }).fill('Plate blocked')
-  await page.getByRole('option', { name: 'Plate blocked on the heating side' }).click()
+  await page.getByRole('option', { name: 'Plate blocked, heating side' }).click()
   await page.getByRole('button', { name: /^Run/ }).click()
   await expect(page.getByText('with the fault')).toBeVisible()
   await page.getByLabel('Moment of the run').fill('60')
@@ -87,7 +87,7 @@ test.describe('dark', () => {
 test.describe('phone', () => {
   test.use({ viewport: phone, hasTouch: true })
   test('phone', async ({ app, page }) => {
-    await app.takeCall('Tap runs hot, cold, hot', 'Rope walk')
+    await app.takeCall('Hot water goes hot, cold, hot', 'Rope walk')
     await app.trace()
     await app.choose('Flow thermistor, resistance at a measured pipe temperature')
     await page.getByLabel('Reading', { exact: true }).fill('1.80')

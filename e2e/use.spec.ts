@@ -10,7 +10,7 @@ const caseOf = async (app: App, page: Page, place: string) => {
 
 test('keyboard alone: answer, next, record, undo, help', async ({ app, page }) => {
   await app.openCase('hotColdHot')
-  await app.choose('Does the burner drop out at the high limit on hot water?')
+  await app.choose('Does the burner drop out while hot water runs?')
   await page.locator('body').click({ position: { x: 5, y: 400 } })
   await page.keyboard.press('1')
   await expect(app.journal).toContainText('drops out, display pauses')
@@ -45,7 +45,7 @@ test.describe('on a phone', () => {
     const fits = async () => expect(await page.evaluate('document.documentElement.scrollWidth - window.innerWidth')).toBeLessThanOrEqual(0)
     await page.goto(app.address('/'))
     await fits()
-    await app.takeCall('Tap runs hot, cold, hot')
+    await app.takeCall('Hot water goes hot, cold, hot')
     await fits()
     await app.trace()
     await fits()

@@ -96,7 +96,7 @@ test('two 2-port valves: heating runs whenever hot water does: one is held open 
   await expect(demand(page, 'Cylinder thermostat calls')).toHaveAttribute('aria-pressed', 'true')
   await read(app, 12, '0')
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
-  await app.answer('Lever of the heating valve with nothing calling', 'latched open by hand')
+  await app.answer('Is the heating valve’s lever latched open, or the valve stuck?', 'latched open by hand')
   await expect(app.suspects.getByRole('listitem').first()).toContainText('Heating valve: held open by hand')
 })
 
@@ -136,7 +136,7 @@ test('a seized body looks like a dead head until the head is lifted off', async 
   await wired(app, 'system-boiler', 'two-valves', 'noStoredHotWater')
   await read(app, 17, '230')
   await page.getByRole('link', { name: 'Trace', exact: true }).press('Enter')
-  await app.answer('Lever of the hot-water valve while it should be open', 'springs back or resists')
+  await app.answer('Lever of the hot-water valve while it should be open', 'springs back with tension: not driven')
   await expect(app.suspects).toContainText('Hot-water valve: motor dead')
   await expect(app.suspects).toContainText('Hot-water valve: body seized')
   await app.answer('Head of the hot-water valve lifted off: does the spindle turn?', 'seized')

@@ -1,6 +1,6 @@
 import type { Catalogue, Check, Fault, Occasion, Read, Remedy } from '@dewpoint/core/diagnosis'
 import { producedSignals } from '@dewpoint/core/plant'
-import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
+import { parametersOf, type BoilerSystem, type ControlScheme } from '@dewpoint/core/system'
 import { alongTheCall, bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
 import { closingRows } from './closing.ts'
 import { complaints } from './complaints.ts'
@@ -9,16 +9,20 @@ import { faultRows } from './faults/index.ts'
 import { conductorFaults } from './faults/wiring.ts'
 import { inseparable } from './inseparable.ts'
 import { instruments } from './instruments.ts'
+import { laidOut, type Layouts } from './layouts.ts'
 import { beforeDear } from './lookalikes.ts'
 import { partLabels, partOf } from './parts.ts'
 import { alongside } from './remedies/alongside.ts'
 import { remedyRows } from './remedies/index.ts'
 import { replacementOf } from './remedies/replacement.ts'
-import { high, main, type CheckRow } from './rows.ts'
+import { inFigures } from './figures.ts'
+import { high, main, patchOf, type CheckRow } from './rows.ts'
 import { highRunOf, mainRunOf, runsOf } from './runs.ts'
 import { labelFacts } from './controls/colours.ts'
 import { actions, facts } from './situations.ts'
 import { stories } from './stories.ts'
+import { calledHere } from './systemWords.ts'
+import { broughtUpToDate } from './systems/since.ts'
 import { faultByVersion, remedyByVersion, versionFacts } from './versions.ts'
 import { atCallLevel, wiredAs } from './wired.ts'
 
@@ -28,19 +32,21 @@ import { atCallLevel, wiredAs } from './wired.ts'
  *
  * @param scheme how it is wired, where that is known: its devices and conductors then belong to the system
  */
-export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catalogue {
+export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Catalogue {
+  const boiler = broughtUpToDate(written)
   const system = scheme ? wiredAs(boiler, scheme) : boiler
   const parameters = new Set(system.components.flatMap(({ id, parameters: own }) => Object.keys(own).map((name) => `${id}.${name}`)))
   const components = new Set(system.components.map((one) => one.id))
-  const fits = (row: { systems?: string[]; needs?: string }) =>
-    (!row.systems || row.systems.includes(boiler.id)) && (row.needs === undefined || components.has(row.needs))
+  const named = calledHere(boiler.layout)
+  const fits = (row: { on?: Layouts; needs?: string }) => (!row.on || laidOut(row.on, boiler.layout)) && (row.needs === undefined || components.has(row.needs))
   const runs = runsOf(system)
   const runIds = new Set(runs.map((one) => one.id))
   const mainRun = mainRunOf(system)
 
-  const candidates = [...faultRows, ...(scheme ? conductorFaults(scheme) : [])].filter(
-    (row) => fits(row) && Object.keys(row.patch).every((key) => parameters.has(key)),
-  )
+  const own = new Map(parametersOf(system))
+  const candidates = [...faultRows, ...(scheme ? conductorFaults(scheme) : [])]
+    .filter((row) => fits(row) && Object.keys(row.patch).every((key) => parameters.has(key)))
+    .map((row) => ({ ...row, patch: patchOf(row.patch, own) }))
   const known = new Set(candidates.map((one) => one.id))
   const drips = new Map(system.dripPositions.map(({ id, part }) => [part, `look.drip.${id}`]))
   const cues = (fault: Fault) => ({ ...fault.cues, ...(drips.has(fault.part) && wets(fault) ? { [drips.get(fault.part)!]: 0.75 } : {}) })
@@ -52,7 +58,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
   // a parameter no fault changes tells nothing
   const readable = (read: Read) => ('run' in read ? runIds.has(read.run) && produced.has(read.signal) : 'story' in read ? true : changed.has(read.parameter))
   const checks = [
-    ...[...checkRows, ...(scheme ? [...conductorChecks(scheme), ...bridgeCheck(scheme)] : [])].filter(fits).map((row) => resolved(row, system, mainRun)),
+    ...[...checkRows, ...(scheme ? [...conductorChecks(scheme), ...bridgeCheck()] : [])].filter(fits).map((row) => resolved(row, system, mainRun)),
     ...displayedChecks(system, [...runIds], mainRun),
   ]
     .map((check) => trimmed(check, readable))
@@ -62,7 +68,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
   const checkIds = new Set(checks.map((one) => one.id))
 
   const jammed = jammedFor(scheme)
-  const faults = candidates.map(({ systems: _systems, ...row }): Fault => {
+  const faults = candidates.map(({ on: _on, ...row }): Fault => {
     const fault = { ...row, ...overHours(row), ...faultByVersion(row.id), hides: { ...row.hides, ...jammed(row) } }
     return {
       ...fault,
@@ -92,14 +98,16 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     system,
     runs,
     stories,
-    parts: [...new Set(faults.map((fault) => fault.part))].map((id) => ({
-      id,
-      label: partLabels[id] ?? system.components.find((one) => one.id === id)?.label ?? id,
-      ...(partOf[id] && { of: partOf[id] }),
-    })),
-    faults,
-    checks,
-    remedies,
+    parts: [...new Set(faults.map((fault) => fault.part))]
+      .map((id) => ({
+        id,
+        label: partLabels[id] ?? system.components.find((one) => one.id === id)?.label ?? id,
+        ...(partOf[id] && { of: partOf[id] }),
+      }))
+      .map(named),
+    faults: faults.map(named),
+    checks: checks.map(named),
+    remedies: remedies.map(named),
     instruments,
     complaints: complaints
       .filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check)))
@@ -108,7 +116,7 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     speech,
     facts: [
       ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
-      ...versionFacts(components),
+      ...versionFacts(new Set([...components, ...parameters])),
       ...(scheme ? labelFacts(scheme) : []),
     ],
     actions: actions
@@ -126,12 +134,13 @@ export function catalogueOf(boiler: BoilerSystem, scheme?: ControlScheme): Catal
     replacement: replacementOf(boiler),
     inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
     prior: {
-      nothingWrong: 25,
+      // customers’ switches and settings among them
+      nothingWrong: 40,
       noDemand: 40,
       unlisted: 20,
       coincidence: 0.4,
       sharedBackground: 2.5,
-      ownBackground: { unfinished: 80 },
+      ownBackground: { unfinished: 2000 },
       noDemandPatches: asNoDemand,
     },
   }
@@ -145,7 +154,7 @@ function noDemand(parameters: Set<string>): Record<string, number>[] {
 }
 
 /** Somebody who lives with wiring that was never finished jams its valve open so often. Assumed */
-const jams = 0.08
+const jams = 0.1
 
 /** The open ends that a valve held open by hand may hide: those of conductors at that valve. */
 function jammedFor(scheme?: ControlScheme): (fault: Fault) => Record<string, number> {
@@ -182,7 +191,7 @@ const only = (links: Record<string, number>, known: Set<string>) => Object.fromE
 
 /** Puts the system's own run, demand and curve where a row says "main" or stands for any. */
 function resolved(row: CheckRow, system: BoilerSystem, mainRun: ReturnType<typeof mainRunOf>): Check {
-  const { systems: _systems, needs: _needs, situation, concerns, result, ...rest } = row
+  const { on: _on, needs: _needs, situation, concerns, result, how, ...rest } = row
   const demand = situation.demand === main ? mainRun.demand : situation.demand
   const concerned = concerns && { demand: concerns.demand === main ? mainRun.demand : concerns.demand, stage: concerns.stage }
   const stands = concerned && system.sequence[concerned.demand]?.some((stage) => stage.id === concerned.stage)
@@ -190,6 +199,7 @@ function resolved(row: CheckRow, system: BoilerSystem, mainRun: ReturnType<typeo
   const rename = (read: Read): Read => ('run' in read ? { ...read, run: own[read.run] ?? read.run } : read)
   return {
     ...rest,
+    how: inFigures(how, system),
     situation: { ...situation, demand, ...(situation.demand === main && mainRun.run === 'full' && { tap: 'full' as const }) },
     ...(stands && { concerns: concerned }),
     result:
@@ -207,7 +217,7 @@ function resolved(row: CheckRow, system: BoilerSystem, mainRun: ReturnType<typeo
                     ...rule,
                     all: rule.all.map((one) => ({
                       ...one,
-                      ...('run' in one.read && atCallLevel(one.read.signal, one.above, system.controls)),
+                      ...('run' in one.read && atCallLevel(one.read.signal, one, system.controls)),
                       read: rename(one.read),
                     })),
                   })),

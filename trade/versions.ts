@@ -6,13 +6,15 @@ interface Choice {
   label: string
   share: number
   times: Record<string, number>
+  /** parameters of the plant it fixes */
+  sets?: Record<string, number>
 }
 
 /** A fact of the versions fitted, for appliances that have a part. */
 interface VersionFact {
   id: string
   label: string
-  /** a component without which it is no question */
+  /** a component, or a parameter, without which it is no question */
   needs: string
   choices: Choice[]
 }
@@ -79,8 +81,17 @@ const versionRows: VersionFact[] = [
     label: 'Pressure sensor',
     needs: 'pressureSensor',
     choices: [
-      { id: 'flow', label: 'behind the block filter', share: 0.6, times: { 'pressureSensor.fouled': 1.5 } },
-      { id: 'return', label: 'on the return', share: 0.4, times: { 'pressureSensor.fouled': 0.25 } },
+      { id: 'flow', label: 'behind the block filter', share: 0.6, times: { 'pressureSensor.fouled': 1.5 }, sets: { 'pressureSensor.onReturn': 0 } },
+      { id: 'return', label: 'on the return', share: 0.4, times: { 'pressureSensor.fouled': 0.25 }, sets: { 'pressureSensor.onReturn': 1 } },
+    ],
+  },
+  {
+    id: 'keepWarm',
+    label: 'Keep-warm',
+    needs: 'board.keepWarmOff',
+    choices: [
+      { id: 'on', label: 'switched on', share: 0.75, times: {}, sets: { 'board.keepWarmOff': 0 } },
+      { id: 'off', label: 'switched off', share: 0.25, times: {}, sets: { 'board.keepWarmOff': 1 } },
     ],
   },
   {
@@ -123,10 +134,10 @@ jobs['fillingLoop.replace'] = [
   { fact: 'filling', choice: 'builtIn', minutes: 20, step: 'Blank both built-in valves, or isolate their branch while the plate keeps its mains.' },
 ]
 
-/** The facts of versions an appliance with these components has. */
-export const versionFacts = (components: ReadonlySet<string>): FactKind[] =>
+/** The facts of versions an appliance with these components and parameters has. */
+export const versionFacts = (has: ReadonlySet<string>): FactKind[] =>
   versionRows
-    .filter(({ needs }) => components.has(needs))
+    .filter(({ needs }) => has.has(needs))
     .map(({ id, label, choices }) => ({
       id,
       label,

@@ -1,4 +1,4 @@
-import type { BoilerSystem, Component, Condition, ControlScheme, SignalName, Stage } from '@dewpoint/core/system'
+import type { BoilerSystem, Component, Condition, ControlScheme, SignalName, Stage, Threshold } from '@dewpoint/core/system'
 
 /** What stands for the controls where the wiring is not known. */
 const abstract = new Set([
@@ -9,20 +9,20 @@ const abstract = new Set([
 const ofTheCall: SignalName[] = ['heatingTimerVolts', 'heatingMotorVolts', 'heatCallVolts']
 
 /** A threshold written for mains, at the level a call has in a scheme. */
-export function atCallLevel<T>(signal: SignalName, above: T, scheme: ControlScheme | undefined): { above?: T | number } {
-  if (above === undefined) return {}
-  return { above: scheme && above === 100 && ofTheCall.includes(signal) ? scheme.callAbove : above }
+export function atCallLevel<T extends { above?: Threshold; below?: Threshold }>(signal: SignalName, { above, below }: T, scheme: ControlScheme | undefined): T {
+  const level = <V>(value: V) => (scheme && value === 100 && ofTheCall.includes(signal) ? scheme.callAbove : value)
+  return { ...(above !== undefined && { above: level(above) }), ...(below !== undefined && { below: level(below) }) } as T
 }
 
 /** a pump fed by the controls has no output of the board */
 function withoutPumpDrive(board: Component): Component {
-  const { pumpDrive: _pumpDrive, ...parameters } = board.parameters
+  const { pumpDrive: _pumpDrive, pumpStuck: _pumpStuck, ...parameters } = board.parameters
   return { ...board, parameters }
 }
 
 /** A boiler with its wiring known: the scheme’s devices and conductors in the place of one contact after another. */
 export function wiredAs(boiler: BoilerSystem, scheme: ControlScheme): BoilerSystem {
-  const proof = (one: Condition): Condition => ({ ...one, ...atCallLevel(one.signal, one.above, scheme) })
+  const proof = (one: Condition): Condition => ({ ...one, ...atCallLevel(one.signal, one, scheme) })
   const stage = (one: Stage): Stage => (one.external ? { ...one, proof: one.proof.map(proof) } : one)
   const pumpOutside = scheme.volts.pumpVolts !== undefined
   return {

@@ -10,6 +10,7 @@ export {
   movedAs,
   moveOf,
   outcomesOf,
+  placeOfOutcome,
   payloadOf,
   probeCheck,
   probeProblem,

@@ -1,6 +1,6 @@
 import { array, mixed, object, string, number } from 'yup'
 import { caseSettingsSchema, check, parseEntry, type CaseSettings, type Entry, type FieldProblem, type Parsed } from '../casebook/index.ts'
-import { causeItem, closingAnswers, isProbe, outcomesOf, probeCheck, probeProblem, specOf, type Catalogue } from '../diagnosis/index.ts'
+import { causeItem, closingAnswers, isProbe, outcomesOf, placeOfOutcome, probeCheck, probeProblem, specOf, type Catalogue } from '../diagnosis/index.ts'
 import { dimensionOf, isUnit, unitsLike } from '../quantity/index.ts'
 
 /** The published case format: one system, its settings and a journal. */
@@ -127,7 +127,8 @@ function readingProblems(catalogue: Catalogue, payload: Extract<Entry, { type: '
     return [{ field: `${path}.check`, message: `${path}.check: "${id}" is not a check of ${catalogue.system.id}; list them with diagnose -- --list checks` }]
   if (outcome !== undefined) {
     const known = outcomesOf(found)
-    return known.includes(outcome)
+    // an outcome of earlier days, told apart since, is still one
+    return placeOfOutcome(found, outcome) !== null
       ? []
       : [{ field: `${path}.outcome`, message: `${path}.outcome: "${outcome}" is not an outcome of ${id}; known: ${known.join(', ')}` }]
   }

@@ -43,6 +43,7 @@ const onFail = () =>
       from: string(),
       times: threshold(),
       code: string(),
+      named: array(shape(object({ signal: id(), code: id() })).required()),
       until: array(condition()),
       atLeast: threshold(),
       shows: string(),
@@ -76,7 +77,7 @@ const stage = () =>
       hold: threshold(),
       limit: threshold(),
       onFail: onFail().required(),
-      keeps: array(shape(object({ condition: condition().required(), onFail: onFail().required() })).required()),
+      keeps: array(shape(object({ condition: condition().required(), onFail: onFail().required(), demandOnly: boolean() })).required()),
       shows: id(),
     }),
   )
@@ -85,6 +86,7 @@ const parameter = shape(
   object({
     value: number().required(),
     spread: number().min(0),
+    elsewhere: number(),
     min: number(),
     max: number(),
     unit: string()

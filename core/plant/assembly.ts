@@ -93,7 +93,16 @@ const bySensor: [component: string, signal: SignalName[]][] = [
 /** Signals that depend on how the system is wired: where that is known it has those its scheme names. */
 const ofTheControls: SignalName[] = [
   ...(['heatingTimerVolts', 'heatingMotorVolts', 'heatingValve', 'heatCallVolts', 'hotWaterTimerVolts', 'hotWaterMotorVolts'] as const),
-  ...(['hotWaterValve', 'hotWaterCallVolts', 'permanentLiveVolts', 'transformerVolts', 'zone2MotorVolts', 'zone2Valve', 'zone2CallVolts'] as const),
+  ...([
+    'hotWaterValve',
+    'hotWaterCallVolts',
+    'permanentLiveVolts',
+    'heatingLiveVolts',
+    'transformerVolts',
+    'zone2MotorVolts',
+    'zone2Valve',
+    'zone2CallVolts',
+  ] as const),
 ]
 
 /** The signals a system’s plant has; the others of the table stay 0 in its timelines. */

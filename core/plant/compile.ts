@@ -10,7 +10,7 @@ export interface Test {
 /** What happens when a proof fails, with its thresholds as numbers. */
 export type Failure =
   | { then: 'retry'; from: number; times: number; code: number }
-  | { then: 'lockout'; code: number }
+  | { then: 'lockout'; code: number; named: { column: number; code: number }[] }
   | { then: 'wait'; until: Test[]; from: number; atLeast: number; shows: number }
   | { then: 'stay' }
 
@@ -22,7 +22,7 @@ export interface CompiledStage {
   hold: number
   limit: number
   onFail: Failure
-  keeps: { test: Test; onFail: Failure }[]
+  keeps: { test: Test; onFail: Failure; demandOnly: boolean }[]
   shows: number
 }
 
@@ -76,7 +76,11 @@ export function compile(system: BoilerSystem, value: (key: string) => number): P
         case 'retry':
           return { then: 'retry', from: place(fail.from), times: number(fail.times), code: codeOf(fail.code) }
         case 'lockout':
-          return { then: 'lockout', code: codeOf(fail.code) }
+          return {
+            then: 'lockout',
+            code: codeOf(fail.code),
+            named: (fail.named ?? []).map(({ signal, code }) => ({ column: signalIndex[signal], code: codeOf(code) || codeOf(fail.code) })),
+          }
         case 'wait':
           return { then: 'wait', until: fail.until.map(test), from: place(fail.from), atLeast: number(fail.atLeast), shows: statusOf(fail.shows) }
         case 'stay':
@@ -90,7 +94,7 @@ export function compile(system: BoilerSystem, value: (key: string) => number): P
       hold: number(stage.hold ?? 0),
       limit: number(stage.limit ?? Infinity),
       onFail: failure(stage.onFail),
-      keeps: (stage.keeps ?? []).map((keep) => ({ test: test(keep.condition), onFail: failure(keep.onFail) })),
+      keeps: (stage.keeps ?? []).map((keep) => ({ test: test(keep.condition), onFail: failure(keep.onFail), demandOnly: keep.demandOnly === true })),
       shows: statusOf(stage.shows),
     }))
     external[demand] = stages.filter((one) => one.external).length

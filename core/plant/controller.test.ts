@@ -126,7 +126,7 @@ describe('the board', () => {
 
   it('calls by itself against frost, rests between, and yields to a call from outside', () => {
     const { run, controller } = board()
-    run(1, { flowSensor: 8 })
+    run(4, { flowSensor: 8 })
     expect([controller.demand, controller.outputs.pump]).toEqual(['frost', true])
     run(1, { flowSensor: 13 })
     expect(controller.demand).toBe('none')

@@ -1,5 +1,6 @@
 import { signalIndex as S, type Action, type Demand } from '../system/index.ts'
-import { allHold, holds, type Failure, type Programme, type CompiledStage } from './compile.ts'
+import { allHold, holds, type Failure, type Programme, type CompiledStage, type Test } from './compile.ts'
+import { leadSeconds } from './script.ts'
 
 const called = ['hotWater', 'heating'] as const
 
@@ -34,6 +35,8 @@ export class Controller {
   private overrunPump = 0
   private overrunFan = 0
   private checking: number
+  private tested = false
+  private stuck = false
   private readonly rested: Float64Array
   private readonly burnt: Float64Array
 
@@ -43,7 +46,8 @@ export class Controller {
   ) {
     this.status = programme.statusOf('rest')
     this.checking = startsDead && programme.powerUp ? programme.powerUp.seconds : 0
-    this.rested = new Float64Array(programme.selfCalls.length).fill(startsDead ? 0 : 1e9)
+    // what stood long enough to call by itself does so once the run has been seen at rest
+    this.rested = Float64Array.from(programme.selfCalls, ({ rest }) => (startsDead ? 0 : rest - leadSeconds))
     this.burnt = new Float64Array(programme.selfCalls.length)
   }
 
@@ -52,8 +56,15 @@ export class Controller {
     this.rested.fill(0)
   }
 
-  /** One step of `dt` seconds: reads `signals`, sets {@link outputs}. */
-  step(dt: number, signals: Float64Array, powered: boolean): void {
+  /**
+   * One step of `dt` seconds: reads `signals`, sets {@link outputs}.
+   *
+   * @param tested the board’s test function is on: it fires whatever is asked outside
+   * @param stuck its input for the heating call is stuck: it takes it for calling
+   */
+  step(dt: number, signals: Float64Array, powered: boolean, tested = false, stuck = false): void {
+    this.tested = tested
+    this.stuck = stuck
     if (!powered) return this.release()
     if (this.checking > 0) return this.selfCheck(dt)
     if (this.code > 0) return this.release(this.programme.statusOf('lockout'))
@@ -63,13 +74,13 @@ export class Controller {
     if (this.waiting) return this.wait(dt, signals)
     const steps = this.programme.sequence[this.demand]!
     const broken = this.brokenKeep(steps, signals)
-    if (broken) return this.fail(broken)
+    if (broken) return this.fail(broken.onFail, [broken.test], signals)
     const step = steps[this.stage]
     if (!step) return
     this.inStage += dt
     this.held = allHold(step.proof, signals) ? this.held + dt : 0
     if (this.held > 0 && this.held >= step.hold) this.enter(this.stage + 1)
-    else if (this.inStage >= step.limit) this.fail(step.onFail)
+    else if (this.inStage >= step.limit) this.fail(step.onFail, step.proof, signals)
   }
 
   /** How many stages of a demand are proved. */
@@ -88,6 +99,7 @@ export class Controller {
   }
 
   private wanted(dt: number, signals: Float64Array): Demand | 'none' {
+    if (this.tested) return 'heating'
     let wanted: Demand | 'none' = 'none'
     for (let index = 0; index < called.length && wanted === 'none'; index++) {
       const demand = called[index]!
@@ -95,6 +107,7 @@ export class Controller {
       const count = this.programme.external[demand] ?? 0
       if (count > 0 && allHold(this.programme.sequence[demand]![count - 1]!.proof, signals)) wanted = demand
     }
+    if (wanted === 'none' && this.stuck) wanted = 'heating'
     return wanted === 'none' ? this.ownCall(dt, signals) : wanted
   }
 
@@ -156,18 +169,21 @@ export class Controller {
     }
   }
 
-  private brokenKeep(steps: CompiledStage[], signals: Float64Array): Failure | null {
+  private brokenKeep(steps: CompiledStage[], signals: Float64Array): CompiledStage['keeps'][number] | null {
     for (let index = 0; index < this.stage; index++) {
       const { keeps } = steps[index]!
-      for (let at = 0; at < keeps.length; at++) if (!holds(keeps[at]!.test, signals)) return keeps[at]!.onFail
+      for (let at = 0; at < keeps.length; at++) {
+        const keep = keeps[at]!
+        if (!(this.tested && keep.demandOnly) && !holds(keep.test, signals)) return keep
+      }
     }
     return null
   }
 
-  private fail(failure: Failure): void {
+  private fail(failure: Failure, proof: readonly Test[] = [], signals?: Float64Array): void {
     if (failure.then === 'stay') return
     this.burnerOff()
-    if (failure.then === 'lockout') this.lock(failure.code)
+    if (failure.then === 'lockout') this.lock(codeFor(failure, proof, signals))
     else if (failure.then === 'wait') {
       this.waiting = failure
       this.waited = 0
@@ -208,4 +224,10 @@ export class Controller {
     this.outputs.pump = false
     if (status !== undefined) this.status = status
   }
+}
+
+/** The code of a lockout: that of the first signal which broke the proof, where the board tells them apart. */
+function codeFor({ code, named }: Extract<Failure, { then: 'lockout' }>, proof: readonly Test[], signals: Float64Array | undefined): number {
+  const broken = signals && proof.find((test) => !holds(test, signals))
+  return named.find((one) => one.column === broken?.column)?.code ?? code
 }

@@ -16,8 +16,8 @@ export class Cushion {
   private readonly charge: number
   private readonly held = new Float64Array(2) // in the vessel; missing before the vessel takes any
 
-  constructor(value: Values, pressure: number) {
-    this.volume = value('vessel.volume') * value('vessel.cushion')
+  constructor(value: Values, pressure: number, optional: (key: string, otherwise: number) => number = (_key, otherwise) => otherwise) {
+    this.volume = value('vessel.volume') * value('vessel.cushion') * optional('vessel.connection', 1)
     this.charge = Math.max(value('vessel.preCharge'), leastCharge)
     this.pressure = pressure
     this.held[0] = vesselWater(this.volume, this.charge, pressure)
@@ -71,8 +71,10 @@ const coldJoint = 30
 /** What comes in from the mains and goes out by leaks and the relief valve, l/min. */
 export function exchange(value: Values, optional: (key: string, otherwise: number) => number) {
   const inflow = optional('fillingLoop.letBy', 0)
-  const perforation = optional('plate.perforation', 0) + optional('cylinder.perforation', 0)
-  const mains = value('mains.pressure')
+  const perforation =
+    optional('plate.perforation', 0) + optional('coil.perforation', 0) + optional('cylinder.perforation', 0) + optional('storeCoil.perforation', 0)
+  // over a night nothing is drawn: the main stands at its highest
+  const mains = optional('mains.standing', value('mains.pressure'))
   const always = value('pipework.leak')
   const hot = optional('pipework.leakHot', 0)
   const cold = optional('pipework.leakCold', 0)

@@ -17,8 +17,12 @@ export interface Script {
   after?: number
   /** the appliance has stood cold long enough for its hot-water side to have cooled too */
   cold?: boolean
-  /** the board’s test function holds the burner at its highest or lowest rate */
+  /** the board’s test function fires whatever is asked outside, and holds the burner at its highest or lowest rate */
   holds?: 'highest' | 'lowest'
+  /** what the programmer has switched on, where the wiring is known; both without it */
+  programmed?: { heating: boolean; hotWater: boolean }
+  /** the room thermostat’s two wires are joined, where the wiring is known */
+  bridged?: boolean
   /** power has just been switched on */
   powerUp?: boolean
   /** the water the cylinder or store holds at the beginning, °C; its parameter without it */

@@ -53,7 +53,7 @@ export function pressureStory(p: Parameters, phases: readonly Phase[]): PhaseRec
   const reseats = optional('relief.reseats', 1) > 0.5
   const opensAt = value('relief.opensAt')
   const flows = exchange(value, optional)
-  const cushion = new Cushion(value, value('water.pressure'))
+  const cushion = new Cushion(value, value('water.pressure'), optional)
   const found = cushion.pressure
   const gauge = () => Math.max(found + (cushion.pressure - found) * follows + misreads, 0)
   /** a valve that did not seat again goes on dripping */

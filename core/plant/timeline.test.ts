@@ -47,11 +47,12 @@ describe('one reading off a run', () => {
     expect([of({ by: 'mode', from: 0, to: 5 }), of({ by: 'mode', from: 0, to: 1 })]).toEqual([2, 1])
   })
 
-  it('the last, and the highest while the board tries to light', () => {
+  it('the last, and the highest while it purges', () => {
     expect(read({ by: 'last' })).toBe(50)
-    const tries = run({ flowTemperature: flow, fanVolts: [0, 0, 230, 230, 0, 0, 0, 0, 0] })
-    expect(read({ by: 'atTry' }, tries)).toBe(75)
-    expect(read({ by: 'atTry' }, run({ flowTemperature: flow }))).toBeNaN()
+    const command = [0, 0, 4000, 4000, 6000, 6000, 6000, 0, 0]
+    expect(read({ by: 'beforeGas' }, run({ flowTemperature: flow, fanCommand: command, gasFlowing: [0, 0, 0, 1, 1, 1, 1, 0, 0] }))).toBe(flow[2])
+    expect(read({ by: 'beforeGas' }, run({ flowTemperature: flow, fanCommand: command }))).toBe(Math.max(...flow.slice(2, 7)))
+    expect(read({ by: 'beforeGas' }, run({ flowTemperature: flow }))).toBeNaN()
   })
 
   it('lies between the lowest and the highest, however it is taken', () => {

@@ -31,10 +31,12 @@ export function at(timeline: Timeline, row: number, signal: SignalName): number 
  * `max`, `min`, `mean`, `swing` (highest less lowest) and `mode` (the commonest value) look at the seconds
  * `from`–`to`; `settled` is the value when the burner first dropped out, or at the end of the demand if it never
  * did; `whileLit` is the mean and `modeWhileLit` the commonest value while a flame burns; `drops` counts how often the flame went out while the demand
- * lasted; `last` is the value at the end of the run. `atTry` is the highest value while the board tries to light.
+ * lasted; `last` is the value at the end of the run. `beforeGas` is the highest value from when the fan is
+ * asked to run to the first gas: while it purges.
  */
 export type Reduce =
-  { by: 'max' | 'min' | 'mean' | 'swing' | 'mode'; from?: number; to?: number } | { by: 'settled' | 'whileLit' | 'modeWhileLit' | 'drops' | 'last' | 'atTry' }
+  | { by: 'max' | 'min' | 'mean' | 'swing' | 'mode'; from?: number; to?: number }
+  | { by: 'settled' | 'whileLit' | 'modeWhileLit' | 'drops' | 'last' | 'beforeGas' }
 
 /**
  * Reads one value off a timeline.
@@ -70,10 +72,10 @@ export function readTimeline(timeline: Timeline, signal: SignalName, reduce: Red
       return meanWhere(timeline, column, signalIndex.flame, demandEndRow)
     case 'modeWhileLit':
       return mode(timeline, column, 0, demandEndRow, true)
-    case 'atTry': {
+    case 'beforeGas': {
       let highest = NaN
-      for (let row = 0; row <= demandEndRow; row++) {
-        if (values[row * width + signalIndex.fanVolts]! > 0.5) {
+      for (let row = 0; row <= demandEndRow && values[row * width + signalIndex.gasFlowing]! < 0.5; row++) {
+        if (values[row * width + signalIndex.fanCommand]! > 0.5) {
           const value = values[row * width + column]!
           if (!(value <= highest)) highest = value
         }

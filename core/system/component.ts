@@ -8,6 +8,8 @@ export interface Parameter {
   value: number
   /** standard deviation among healthy appliances, same unit */
   spread?: number
+  /** the other value that a quarter of healthy appliances have: a function switched off, a version without it */
+  elsewhere?: number
   min?: number
   max?: number
   /** as written: a reading's unit, or a compound one such as W/K */

@@ -27,6 +27,7 @@ export const signals = {
   zone2Valve: ['1', 'second zone valve, 0 shut to 1 open'],
   zone2CallVolts: ['V', 'the second zone’s end switch passes'],
   permanentLiveVolts: ['V', 'at the end switch of the valve, always live'],
+  heatingLiveVolts: ['V', 'the same at the heating valve, where each has its own'],
   satisfiedVolts: ['V', 'at the “hot water satisfied” terminal of a mid-position valve'],
   transformerVolts: ['V', 'secondary of the control transformer'],
   hotWaterSelected: ['1', 'hot water is selected at the panel'],

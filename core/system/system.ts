@@ -16,7 +16,8 @@ export interface Condition {
 /** What the board does when a proof does not come, or does not last. */
 export type OnFail =
   | { then: 'retry'; from: string; times: Threshold; code: string }
-  | { then: 'lockout'; code: string }
+  /** `named`: the code of the signal that broke it, for boards that tell them apart */
+  | { then: 'lockout'; code: string; named?: { signal: SignalName; code: string }[] }
   | { then: 'wait'; until: Condition[]; from: string; atLeast: Threshold; shows: string }
   | { then: 'stay' }
 
@@ -49,7 +50,7 @@ export interface Stage {
   limit?: Threshold
   onFail: OnFail
   /** must go on holding once this stage is proved */
-  keeps?: { condition: Condition; onFail: OnFail }[]
+  keeps?: { condition: Condition; onFail: OnFail; /** of the demand: the board’s test function does not hear it */ demandOnly?: boolean }[]
   /** status while in this stage */
   shows: string
 }

@@ -32,7 +32,8 @@ export function systemProblems(system: BoilerSystem): SystemProblem[] {
   }
   const fails = (field: string, fail: OnFail, stages: Set<string>) => {
     if ('from' in fail && !stages.has(fail.from)) say(`${field}.from`, `there is no stage "${fail.from}" to go back to`)
-    if ('code' in fail && !codes.has(fail.code)) say(`${field}.code`, `"${fail.code}" is not a fault code`)
+    const toldApart = fail.then === 'lockout' && fail.named?.some((one) => codes.has(one.code))
+    if ('code' in fail && !codes.has(fail.code) && !toldApart) say(`${field}.code`, `"${fail.code}" is not a fault code`)
     if ('shows' in fail && !statuses.has(fail.shows)) say(`${field}.shows`, `"${fail.shows}" is not a status`)
     if ('times' in fail) threshold(`${field}.times`, fail.times)
     if ('until' in fail) fail.until.forEach((one, index) => condition(`${field}.until[${index}]`, one))

@@ -78,7 +78,7 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
       (name: string, otherwise?: number) => (otherwise === undefined ? value(`${id}.${name}`) : optional(`${id}.${name}`, otherwise)),
     ]),
   )
-  const positions = new Float64Array(scheme.devices.length)
+  const positions = Float64Array.from(scheme.devices, ({ id, kind }) => (kindOf(kind).motor ? optional(`${id}.start`, 0) : 0))
   let now: Asked = { programmed: { heating: false, hotWater: false }, cold: {} }
   const hearings = scheme.devices.map((device): Hearing & { calling: boolean; position: number; pumping: boolean } => ({
     own: owns.get(device.id)!,

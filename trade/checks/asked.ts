@@ -1,17 +1,16 @@
 import type { CheckRow } from '../rows.ts'
-import { at, check, cue, none, oneOf, parameter, run, story, yesNo } from './kinds.ts'
+import { twoPort, withPlate, withRadiators } from '../layouts.ts'
+import { at, atRest, check, cue, none, oneOf, parameter, run, story, swinging, yesNo } from './kinds.ts'
 
 const yes = { yes: 'yes', no: 'no' }
 const tapMean = (id: string) => run(id, 'tapTemperature', 'mean', { from: 120 })
-const drops = (id: string) => run(id, 'flame', 'drops')
-const swing = (id: string) => run(id, 'tapTemperature', 'swing', { from: 120 })
 const tap = at('hotWater', 'holdsTemperature')
 const lit = at('main', 'lit')
 
 /** What they tell of the days and weeks before: no repair changes it. */
 const told = new Set(
   ['topUps', 'lowEveryMorning', 'climbsOvernight', 'dripsOutside', 'dripsWhen', 'comesAndGoes', 'sinceInstalled', 'recentWork', 'frost', 'wind', 'resetHelps']
-    .concat(['whine', 'bang', 'trips', 'hardWater', 'batteries', 'changedOver'])
+    .concat(['whine', 'bang', 'trips', 'afterSummer', 'hardWater', 'batteries', 'changedOver'])
     .map((one) => `ask.${one}`),
 )
 
@@ -28,9 +27,20 @@ const questions: CheckRow[] = [
         { id: 'hotColdHot', label: 'hot, cold, hot' },
         { id: 'none', label: 'cold only' },
         { id: 'scalding', label: 'far too hot' },
+        { id: 'hotThenCold', label: 'hot, then cold for good' },
       ],
       decide: {
         rules: [
+          ...['full', 'basin'].map((id) => ({ outcome: 'scalding', all: [{ read: tapMean(id), above: 61 }] })),
+          // what the tap they complain of does comes before what a trickle does; bursts of warmth are no cold tap
+          ...['full', 'basin'].map((id) => ({ outcome: 'hotColdHot', all: swinging(id) })),
+          ...['full', 'basin'].map((id) => ({
+            outcome: 'hotThenCold',
+            all: [
+              { read: run(id, 'code', 'max'), above: 0.5 },
+              { read: run(id, 'tapTemperature', 'max', { from: 25 }), above: 34 },
+            ],
+          })),
           {
             outcome: 'none',
             all: [
@@ -38,20 +48,7 @@ const questions: CheckRow[] = [
               { read: tapMean('basin'), below: 25 },
             ],
           },
-          // what the tap they complain of does comes before what a trickle does
-          ...['full', 'basin'].flatMap((id) => [
-            {
-              outcome: 'hotColdHot',
-              all: [
-                { read: drops(id), above: 1 },
-                { read: swing(id), above: 4 },
-                // a keep-warm burn beside a tap nobody sees is no hot water
-                { read: run(id, 'hotWaterStage', 'max'), above: 4 },
-              ],
-            },
-            { outcome: 'lukewarm', all: [{ read: tapMean(id), below: 39 }] },
-          ]),
-          ...['full', 'basin'].map((id) => ({ outcome: 'scalding', all: [{ read: tapMean(id), above: 61 }] })),
+          ...['full', 'basin'].map((id) => ({ outcome: 'lukewarm', all: [{ read: tapMean(id), below: 39 }] })),
         ],
         otherwise: 'fine',
       },
@@ -77,8 +74,15 @@ const questions: CheckRow[] = [
           { outcome: 'none', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 36 }] },
           { outcome: 'lukewarm', all: [{ read: run('stored', 'cylinderTemperature', 'last'), below: 44 }] },
           { outcome: 'lukewarm', all: [{ read: run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), below: 39 }] },
-          { outcome: 'scalding', all: [{ read: run('drawOff', 'tapTemperature', 'max', { from: 5, to: 40 }), above: 61 }] },
-          { outcome: 'scalding', all: [{ read: run('stored', 'cylinderTemperature', 'max'), above: 66 }] },
+          // behind a mixing valve far too hot is well above what it is set to
+          {
+            outcome: 'scalding',
+            all: [
+              { read: parameter('mixingValve.coldShare'), below: 2 },
+              { read: run('drawOff', 'tapTemperature', 'max', { from: 5, to: 40 }), above: 55 },
+            ],
+          },
+          { outcome: 'scalding', all: [{ read: run('storeOn', 'cylinderTemperature', 'max'), above: 65 }] },
         ],
         otherwise: 'fine',
       },
@@ -150,7 +154,7 @@ const questions: CheckRow[] = [
     none,
     yesNo(yes, [{ read: run('full', 'radiatorTemperature', 'last'), above: 24 }], 0.12),
     ['In summer: are radiators ever warm?'],
-    { concerns: at('hotWater', 'diverterOver'), systems: ['premix-combi', 'atmos-combi'] },
+    { concerns: at('hotWater', 'diverterOver'), on: withPlate },
   ),
   check(
     'ask.radiatorsWithStore',
@@ -158,19 +162,26 @@ const questions: CheckRow[] = [
     none,
     yesNo(yes, [{ read: run('stored', 'radiatorTemperature', 'last'), above: 24 }], 0.1),
     ['In summer, heating off at the programmer: are radiators ever warm?'],
-    { concerns: at('hotWater', 'valveOpens'), systems: ['system-boiler'] },
+    { concerns: at('hotWater', 'valveOpens'), on: twoPort },
   ),
   check(
     'ask.heatsUnasked',
-    'Does it heat with nothing asked of it?',
+    'Does the heating run with no demand?',
     none,
-    yesNo({ yes: 'it never stops', no: 'no' }, [{ read: run('idle', 'heatCallVolts', 'max'), above: 100 }], 0.06),
+    yesNo(
+      { yes: 'it never stops', no: 'no' },
+      [
+        { read: run('idle', 'demand', 'max'), above: 1.5 },
+        { read: run('idle', 'demand', 'max'), below: 2.5 },
+      ],
+      0.06,
+    ),
     ['Thermostat at its lowest, programmer as usual: do radiators go on warming?'],
-    { concerns: at('heating', 'heatCalled') },
+    { needs: 'roomStat', concerns: at('heating', 'heatCalled') },
   ),
   check(
     'ask.dripsOutside',
-    'Does the pipe outside drip?',
+    'Does the relief pipe outside drip?',
     none,
     {
       kind: 'outcome',
@@ -187,7 +198,7 @@ const questions: CheckRow[] = [
       },
       confusion: 0.1,
     },
-    ['The copper pipe through the wall behind the boiler. When: with heating on, during a bath, always?'],
+    ['The copper pipe through the wall behind the boiler; a plastic condensate pipe ought to drip. When: with heating on, during a bath, always?'],
   ),
   check(
     'ask.dripsWhen',
@@ -223,8 +234,8 @@ const questions: CheckRow[] = [
     none,
     oneOf(
       [
-        { id: 'high', label: 'in the red, above 2', when: [{ read: run('idle', 'gauge', 'last'), above: 2.1 }] },
-        { id: 'low', label: 'next to nothing', when: [{ read: run('idle', 'gauge', 'last'), below: 0.7 }] },
+        { id: 'high', label: 'in the red, above 2', when: [{ read: run('idle', 'gauge', 'mean', atRest), above: 2.1 }] },
+        { id: 'low', label: 'next to nothing', when: [{ read: run('idle', 'gauge', 'mean', atRest), below: 0.7 }] },
         { id: 'right', label: 'about as it should' },
       ],
       0.07,
@@ -233,27 +244,48 @@ const questions: CheckRow[] = [
   ),
   check(
     'ask.climbsHot',
-    'Where does the gauge go with the heating on?',
+    'How far does the gauge rise with the heating on?',
     none,
     oneOf(
       [
-        { id: 'high', label: 'towards 3', when: [{ read: story('day', 0, 'highest'), above: 2.65 }] },
-        { id: 'some', label: 'up a little', when: [{ read: story('day', 0, 'highest'), above: 1.35 }] },
-        { id: 'still', label: 'it does not move' },
+        { id: 'high', label: 'close to 3 bar', when: [{ read: story('day', 0, 'highest'), above: 2.65 }] },
+        { id: 'some', label: 'a little', when: [{ read: story('day', 0, 'highest'), above: 1.35 }] },
+        { id: 'still', label: 'not at all' },
       ],
       0.1,
     ),
     ['Read it cold, and again when radiators are hot.'],
   ),
   check(
-    'ask.tundish',
+    'ask.tundishRuns',
     'Does water run into the tundish?',
+    none,
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'yes', label: 'it runs or drips' },
+        { id: 'no', label: 'dry' },
+      ],
+      decide: {
+        rules: [
+          { outcome: 'yes', all: [{ read: run('idle', 'tundishFlow', 'last'), above: 0.002 }] },
+          ...['stored', 'storeOn'].map((id) => ({ outcome: 'yes', all: [{ read: run(id, 'tundishFlow', 'max'), above: 0.002 }] })),
+        ],
+        otherwise: 'no',
+      },
+      confusion: 0.07,
+    },
+    ['The open funnel beside the cylinder. Steam or boiling water there: heat off, stand clear.'],
+  ),
+  check(
+    'ask.tundish',
+    'When does water run into the tundish?',
     none,
     oneOf(
       [
         { id: 'always', label: 'at all times', when: [{ read: run('idle', 'tundishFlow', 'last'), above: 0.002 }] },
-        { id: 'hot', label: 'while the cylinder heats', when: [{ read: run('stored', 'tundishFlow', 'max'), above: 0.002 }] },
-        { id: 'never', label: 'never' },
+        { id: 'never', label: 'never', when: ['stored', 'storeOn'].map((id) => ({ read: run(id, 'tundishFlow', 'max'), below: 0.002 })) },
+        { id: 'hot', label: 'while the cylinder heats' },
       ],
       0.07,
     ),
@@ -271,23 +303,37 @@ const questions: CheckRow[] = [
       ],
       0.12,
     ),
-    ['And the cold taps? If they are weak too, it is the main.'],
+    ['And the cold taps? If they are weak too, it is the supply.'],
     { concerns: tap },
   ),
   check(
     'ask.storedFlow',
     'How strongly does the hot tap run from the cylinder?',
     none,
-    yesNo({ yes: 'weaker than before', no: 'as ever' }, [{ read: run('drawOff', 'tapFlow', 'max'), below: 8 }], 0.12),
-    ['And the cold taps? If they are weak too, it is the main.'],
+    yesNo({ yes: 'weaker than before', no: 'as ever' }, [{ read: run('drawOff', 'tapFlow', 'max'), below: 9 }], 0.12),
+    ['And the cold taps? If they are weak too, it is the supply.'],
     { concerns: at('hotWater', 'storeWarm') },
   ),
   check(
     'ask.coldTaps',
     'Are the cold taps weak too?',
     none,
-    yesNo(yes, [{ read: parameter('mains.pressure'), below: 1.9 }], 0.07),
-    ['The kitchen cold tap comes straight from the main.'],
+    {
+      kind: 'outcome',
+      outcomes: [
+        { id: 'yes', label: 'yes' },
+        { id: 'no', label: 'no' },
+      ],
+      decide: {
+        rules: [
+          { outcome: 'yes', all: [{ read: parameter('mains.pressure'), below: 1.9 }] },
+          { outcome: 'yes', all: [{ read: parameter('mains.stopValve'), below: 0.7 }] },
+        ],
+        otherwise: 'no',
+      },
+      confusion: 0.07,
+    },
+    ['The kitchen cold tap comes straight from the main. Weak there too: the stop valve or the main.'],
     { concerns: tap },
   ),
   check(
@@ -305,20 +351,31 @@ const questions: CheckRow[] = [
     yesNo({ yes: 'lamp lit', no: 'nothing' }, [{ read: run('idle', 'supplyVolts', 'max'), above: 100 }], 0.05),
     ['Neon on the spur, other sockets, the consumer unit: has anything tripped?'],
   ),
-  check('ask.statSilent', 'Is the room thermostat silent as it is turned up?', none, cue(0.12), ['Slowly up past the room temperature, an ear to it.'], {
+  check('ask.credit', 'Is the credit on the gas meter used up?', none, cue(0.01), ['Prepayment only: the meter’s display.'], {
+    needs: 'gasValve',
+    concerns: lit,
+  }),
+  check('ask.statSilent', 'No click when the room thermostat is turned up?', none, cue(0.35), ['Slowly up past the room temperature, an ear to it.'], {
     concerns: at('heating', 'heatCalled'),
   }),
-  check('ask.whine', 'Did it whine before it stopped?', none, cue(0.03), ['A rising whine that ended in silence, in the days before.'], {
+  check('ask.whine', 'Was there a whine before it stopped?', none, cue(0.03), ['A rising whine that ended in silence, in the days before.'], {
     concerns: at('main', 'airProved'),
   }),
-  check('ask.bang', 'Does it light with a bang?', none, cue(0.03), ['A soft thump is normal. A bang is gas that waited: leave it off until it is seen to.'], {
-    concerns: lit,
-    cautions: ['Delayed ignition can hurt: have it left off.'],
-  }),
+  check(
+    'ask.bang',
+    'Does it light with a bang?',
+    none,
+    cue(0.03),
+    ['A soft thump is normal. A bang is delayed ignition: leave it off until it has been seen to.'],
+    {
+      concerns: lit,
+      cautions: ['Delayed ignition can hurt: have it left off.'],
+    },
+  ),
   check('ask.rumble', 'Does it drone or shake while it burns?', none, cue(0.04), ['A drone at one rate that goes at another.'], {
     concerns: at('main', 'keepsBurning'),
   }),
-  check('ask.kettle', 'Does it sound like a kettle?', none, cue(0.05), ['A rumble that rises as it heats.'], { concerns: at('main', 'keepsBurning') }),
+  check('ask.kettle', 'Does it rumble like a kettle?', none, cue(0.05), ['A rumble that rises as it heats.'], { concerns: at('main', 'keepsBurning') }),
   check('ask.boilerDrips', 'Does water drip from the boiler?', none, cue(0.03), ['Where: the left, the middle, the right? Clean or brown, cold or hot?']),
   check('ask.onlyWithHeating', 'Is there hot water only while the heating is on?', none, cue(0.02), ['Turn the heating up and try the tap again.'], {
     concerns: at('hotWater', 'diverterOver'),
@@ -334,31 +391,34 @@ const questions: CheckRow[] = [
   check('ask.recentWork', 'Did anyone work on it just before?', none, cue(0.1), ['Boiler, radiators, gas, kitchen fitting. Who, when, what.'], {
     answeredBy: 'recentWork',
   }),
-  check('ask.sinceInstalled', 'Never right since it was put in, or since you moved in?', none, cue(0.04), [
+  check('ask.sinceInstalled', 'Like this ever since it was installed, or since you moved in?', none, cue(0.04), [
     'Never right points at how it was put in, not at a part that wore out.',
   ]),
   check('ask.frost', 'Did it stop in hard frost?', none, cue(0.06), ['A condensate pipe that runs outside freezes first.'], { concerns: lit }),
   check('ask.wind', 'Does it go out in wind?', none, cue(0.03), ['Which way does the terminal face?'], { concerns: at('main', 'keepsBurning') }),
   check('ask.resetHelps', 'Does a reset help for a while?', none, cue(0.15), ['How often, and does it come back sooner each time?'], { concerns: lit }),
-  check('ask.trips', 'Has the fuse or the breaker gone?', none, cue(0.03), ['Did it trip as something started?']),
+  check('ask.trips', 'Has a fuse blown or a breaker tripped?', none, cue(0.03), ['Did it trip as something started?']),
   check('ask.coldTop', 'Are radiators cold at the top?', none, cue(0.07), ['A hand from bottom to top, upstairs first.'], {
+    on: withRadiators,
     concerns: at('heating', 'radiatorsWarm'),
   }),
   check('ask.coldBottom', 'Are radiators cold at the bottom?', none, cue(0.06), ['A hand along the bottom, in the middle.'], {
+    on: withRadiators,
     concerns: at('heating', 'radiatorsWarm'),
   }),
   check('ask.gurgle', 'Do pipes or radiators gurgle?', none, cue(0.07), ['As the pump starts.'], { concerns: at('heating', 'waterProved') }),
   check('ask.oneTapOnly', 'Is it so at one tap only?', none, cue(0.08), ['Bath, basin, kitchen, shower: try each.'], { concerns: tap }),
-  check('ask.hardWater', 'Are kettle and shower head full of limescale?', none, cue(0.3), ['Hard water scales the hot side.'], { concerns: tap }),
+  check('ask.hardWater', 'Are the kettle and shower head full of limescale?', none, cue(0.3), ['Hard water scales the hot side.'], { concerns: tap }),
   check('ask.programmerDisplay', 'Is the programmer’s display blank or fading?', none, cue(0.02), ['A display that fades is faulty even if a lamp is lit.'], {
     concerns: at('heating', 'timerOn'),
   }),
-  check('ask.batteries', 'When were the thermostat’s batteries changed?', none, cue(0.25), ['“yes” if never, or over two years ago.'], {
+  check('ask.batteries', 'Are the thermostat’s batteries over two years old?', none, cue(0.25), ['Yes, if nobody knows of a change.'], {
     concerns: at('heating', 'heatCalled'),
   }),
-  check('ask.changedOver', 'Was the programme or the clock changed?', none, cue(0.08), ['Power cut, clock change, someone pressed buttons.'], {
+  check('ask.changedOver', 'Has anyone changed the programme or the clock?', none, cue(0.08), ['Power cut, clock change, someone pressed buttons.'], {
     concerns: at('heating', 'heatCalled'),
   }),
+  check('ask.afterSummer', 'Did it fail on the first cold days after summer?', none, cue(0.05), ['Pumps, valves and diverters seize while they stand idle.']),
   check('ask.comesAndGoes', 'Does it come and go?', none, cue(0.2), ['What was different when it worked: dry weather, cold start, morning?']),
 ]
 

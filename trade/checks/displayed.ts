@@ -22,9 +22,9 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
         outcomes: [
           ...stages.map((stage, index) => ({
             id: stage.id,
-            label: index === stages.length - 1 ? `all but: ${lower(stage.label)}` : `stops at: ${lower(stage.label)}`,
+            label: index === stages.length - 1 ? `everything but: ${lower(stage.label)}` : `stops at: ${lower(stage.label)}`,
           })),
-          { id: 'complete', label: 'runs through' },
+          { id: 'complete', label: 'complete' },
         ],
         decide: { index: from.map((one) => run(one, demand === 'heating' ? 'heatingStage' : 'hotWaterStage', 'max')), combine: 'min' },
         confusion: 0.06,
@@ -39,7 +39,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
   ladder(
     'hotWater',
     'display.sequenceHotWater',
-    'How far does hot water get?',
+    'How far does the hot-water sequence get?',
     onTheSpot ? 4 : 8,
     onTheSpot ? ['full', 'basin'] : ['stored'],
     onTheSpot
@@ -50,7 +50,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
   ladder(
     'heating',
     'display.sequenceHeating',
-    'How far does heating get?',
+    'How far does the heating sequence get?',
     6,
     ['heating'],
     ['Turn the room thermostat up, programmer on.', 'Watch from the first click to a warm radiator.'],
@@ -65,7 +65,11 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
       ...(demand !== 'none' && sequence[demand]?.some((one) => one.id === stage) && { concerns: { demand, stage } }),
       result: {
         kind: 'outcome',
-        outcomes: statuses.map((one) => ({ id: one.id, label: `shows “${one.display}”` })),
+        outcomes: statuses.map((one) => ({
+          id: one.id,
+          // lamps that stand for two states are told apart by what is called
+          label: `shows “${one.display}”${statuses.filter(({ display }) => display === one.display).length > 1 ? `: ${one.label}` : ''}`,
+        })),
         decide: { index: [run(runId, 'status', runId === 'full' ? 'modeWhileLit' : 'mode')], combine: 'max' },
         confusion: 0.04,
       },
@@ -87,6 +91,8 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
   if (statuses.length > 8 || !onTheSpot)
     status('display.statusHeating', 'Status shown most of the time on a call for heat', 'heating', 'heating', 'heatCalled', ['Five minutes into the call.'])
   status('display.statusStored', 'Status shown most of the time while the store calls', 'stored', 'hotWater', 'storeCalled', ['Ten minutes into the call.'])
+  // one code stood for all of them
+  const toldApart = codes.some((one) => one.id === 'sensor') ? [] : codes.map((one) => one.id).filter((id) => /Sensor$|^overheat$/.test(id))
   if (codes.length > 0)
     checks.push({
       id: 'display.faultCode',
@@ -98,6 +104,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
       result: {
         kind: 'outcome',
         outcomes: [{ id: 'none', label: 'none' }, ...codes.map((one) => ({ id: one.id, label: `${one.display} · ${one.label}` }))],
+        ...(toldApart.length > 0 && { once: [{ id: 'sensor', label: 'a sensor or the overheat device, not told which', means: toldApart }] }),
         decide: { index: runs.filter((one) => ['full', 'heating', 'stored'].includes(one)).map((one) => run(one, 'code', 'max')), combine: 'max' },
         confusion: 0.02,
       },

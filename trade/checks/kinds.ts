@@ -24,6 +24,18 @@ export const run = (id: string, signal: SignalName, by: Reduce['by'], window: { 
 export const parameter = (key: string): Read => ({ parameter: key })
 export const story = (id: string, phase: number, take: Extract<Read, { story: string }>['take']): Read => ({ story: id, phase, take })
 
+/** The burner goes out again and again while a tap runs, and the tap swings with it; a keep-warm burn beside a tap nobody sees is no hot water. */
+export const swinging = (id: string): ({ read: Read } & Limits)[] => [
+  { read: run(id, 'flame', 'drops'), above: 0.5 },
+  { read: run(id, 'tapTemperature', 'swing', { from: 120 }), above: 1.2 },
+  { read: run(id, 'hotWaterStage', 'max'), above: 4 },
+  // what locks out goes cold for good
+  { read: run(id, 'code', 'max'), below: 0.5 },
+]
+
+/** The first seconds of a run, before anything that runs by itself has started. */
+export const atRest = { from: 0, to: 2 }
+
 type Limits = { above?: number; below?: number }
 
 /** Yes or no, "yes" when every condition holds. */
@@ -40,7 +52,7 @@ export const yesNo = (words: { yes: string; no: string }, yes: ({ read: Read } &
 /** One of several outcomes: the first whose condition holds, else the last. */
 export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Read } & Limits)[] }[], confusion: OutcomeResult['confusion']): OutcomeResult => ({
   kind: 'outcome',
-  outcomes: outcomes.map(({ id, label }) => ({ id, label })),
+  outcomes: outcomes.map(({ id, label }) => ({ id, label })).filter(({ id }, at, all) => all.findIndex((one) => one.id === id) === at),
   decide: { rules: outcomes.flatMap(({ id, when }) => (when ? [{ outcome: id, all: when }] : [])), otherwise: outcomes.at(-1)!.id },
   confusion,
 })
@@ -76,10 +88,17 @@ export const number = (
   possible: [number, number] = range,
 ): NumberResult => ({ kind: 'number', unit, read, instrument, width, scale: 'linear', range, possible })
 
-/** A voltage between two terminals. */
-export const volts = (read: Read, range: [number, number] = [0, 250]): NumberResult => number('V', read, 'voltmeter', range[1] < 60 ? 1.5 : 4, range, [-5, 440])
+/** A voltage between two terminals. Mains is dead below 50 V and live above 200; between them it floats, is fed back, or is half a supply. */
+export const volts = (read: Read, range: [number, number] = [0, 250]): NumberResult => ({
+  ...number('V', read, 'voltmeter', range[1] < 60 ? 1.5 : 4, range, [-5, 440]),
+  ...(range[1] >= 60 && { bands: [50, 200] as const }),
+})
+/** A voltage of 24 V controls. */
+export const lowVolts = (read: Read): NumberResult => volts(read, [0, 45])
 /** A temperature by clamp thermometer. */
 export const clamped = (read: Read, range: [number, number], width = 2): NumberResult => number('°C', read, 'clamp', width, range, [-20, 120])
+/** A temperature of running water by probe thermometer. */
+export const inTheStream = (read: Read, range: [number, number], width = 2): NumberResult => number('°C', read, 'thermometer', width, range, [-20, 120])
 /** A pressure on the appliance gauge. */
 export const gauged = (read: Read, range: [number, number], width = 0.1): NumberResult => number('bar', read, 'gauge', width, range, [-0.5, 6])
 /** A change of pressure, seen on a tester left on, which a gauge would blur. */

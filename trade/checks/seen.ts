@@ -1,5 +1,6 @@
 import type { CheckRow } from '../rows.ts'
-import { at, check, cue, full, gauged, heating, hotWater, none, number, oneOf, parameter, run, starting, state, story, yesNo } from './kinds.ts'
+import { electric, openFlame, fullyModulating, gasBurning, onTheSpot, premix, pressureProof } from '../layouts.ts'
+import { at, atRest, check, cue, full, gauged, heating, hotWater, none, number, oneOf, parameter, run, starting, state, story, yesNo } from './kinds.ts'
 
 const lit = at('main', 'lit')
 const air = at('main', 'airProved')
@@ -10,7 +11,7 @@ const burning = at('main', 'keepsBurning')
 export const seenChecks: CheckRow[] = [
   check(
     'display.dropOut',
-    'Does the burner drop out at the high limit on hot water?',
+    'Does the burner drop out while hot water runs?',
     hotWater,
     {
       kind: 'outcome',
@@ -22,20 +23,24 @@ export const seenChecks: CheckRow[] = [
         rules: ['full', 'basin'].map((id) => ({
           outcome: 'yes',
           all: [
-            { read: run(id, 'flame', 'drops'), above: 1 },
-            { read: run(id, 'flowSensor', 'max'), above: 83 },
+            { read: run(id, 'flame', 'drops'), above: 0.5 },
+            // what locks out is another matter
+            { read: run(id, 'code', 'max'), below: 0.5 },
           ],
         })),
         otherwise: 'no',
       },
       confusion: 0.05,
     },
-    ['Let the tap they complain of run four minutes.', 'Watch the flow temperature: does the flame go out near 84 °C and return below 68?'],
+    [
+      'Let the tap they complain of run four minutes.',
+      'Watch the flow temperature: does the flame go out near {board.highLimit} °C and return below {board.highLimitBack}, or with the tap far too hot?',
+    ],
     { minutes: 4, concerns: at('hotWater', 'keepsBurning') },
   ),
   check(
     'display.dropOutHeating',
-    'How often does the burner go out in a quarter of an hour of heating?',
+    'How often does the burner cycle in 15 minutes of heating?',
     heating,
     number('1', run('heating', 'flame', 'drops'), 'counting', 0.7, [0, 14], [0, 60]),
     ['Count, from cold, with every radiator open.'],
@@ -45,17 +50,17 @@ export const seenChecks: CheckRow[] = [
     'display.pressureMoves',
     'Displayed pressure change as the pump starts',
     heating,
-    number('bar', run('heating', 'pressureRise', 'max', { from: 0, to: 60 }), 'tester', 0.04, [-0.1, 0.6], [-1, 1.5]),
+    number('bar', run('heating', 'pressureRise', 'max', { from: 0, to: 60 }), 'displayPressure', 0.04, [-0.1, 0.6], [-1, 1.5]),
     ['Show the pressure on the display, call for heat, read before and after the pump starts.'],
-    { minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', systems: ['premix-combi', 'system-boiler'] },
+    { minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', on: pressureProof },
   ),
   check(
     'display.pressure',
     'Pressure on the display, cold',
     none,
-    number('bar', run('idle', 'sensedPressure', 'last'), 'tester', 0.06, [0, 3.4], [-0.5, 6]),
+    number('bar', run('idle', 'sensedPressure', 'mean', atRest), 'displayPressure', 0.06, [0, 3.4], [-0.5, 6]),
     ['In the display’s readings. Compare with the gauge: two places, two instruments.'],
-    { concerns: water, sameAs: ['look.gaugeCold'], systems: ['premix-combi', 'system-boiler'] },
+    { concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
   ),
   check(
     'display.flowCold',
@@ -63,7 +68,7 @@ export const seenChecks: CheckRow[] = [
     none,
     number('°C', run('idle', 'flowSensor', 'min'), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['Should be near the room’s after a night.'],
-    { concerns: at('main', 'sensorsSane'), systems: ['premix-combi', 'atmos-combi', 'coil-combi', 'system-boiler', 'zone-24v'] },
+    { concerns: at('main', 'sensorsSane'), on: fullyModulating },
   ),
   check(
     'display.flowHot',
@@ -71,7 +76,7 @@ export const seenChecks: CheckRow[] = [
     starting,
     number('°C', run('main', 'flowSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
     ['In the display’s readings, after four minutes or as the burner drops out.'],
-    { minutes: 4, concerns: burning, systems: ['premix-combi', 'atmos-combi', 'coil-combi', 'system-boiler', 'zone-24v'] },
+    { minutes: 4, concerns: burning, on: fullyModulating },
   ),
   check(
     'display.returnHot',
@@ -93,9 +98,15 @@ export const seenChecks: CheckRow[] = [
     'display.selfCheck',
     'What does the display do at power-on?',
     none,
-    state({ id: 'checks', label: 'checks itself, then rests' }, { id: 'dark', label: 'stays dark' }, 'board.power', { below: 0.5 }, 0.02),
+    oneOf(
+      [
+        { id: 'dark', label: 'stays dark', when: [{ read: run('idle', 'displayOn', 'max'), below: 0.5 }] },
+        { id: 'checks', label: 'runs its self-check' },
+      ],
+      0.02,
+    ),
     ['Off and on at the isolator once, count ten.'],
-    { minutes: 2, systems: ['premix-combi', 'coil-combi', 'system-boiler', 'zone-24v'] },
+    { minutes: 2, on: premix },
   ),
   check(
     'look.display',
@@ -131,13 +142,20 @@ export const seenChecks: CheckRow[] = [
   ),
   check(
     'look.gaugeKick',
-    'Does the gauge’s needle kick as the pump starts?',
+    'Does the gauge jump as the pump starts?',
     heating,
-    yesNo({ yes: 'it kicks up', no: 'it hardly stirs' }, [{ read: run('heating', 'gauge', 'swing', { to: 40 }), above: 0.1 }], 0.1),
+    yesNo({ yes: 'jumps', no: 'hardly moves' }, [{ read: run('heating', 'gauge', 'swing', { to: 40 }), above: 0.1 }], 0.1),
     ['Eyes on the gauge, have someone call for heat: it shows what the sensor should see.'],
     { concerns: water, mistake: 'A small rise at pump start is not expansion.' },
   ),
-  check('look.gaugeCold', 'Gauge, cold', none, gauged(run('idle', 'gauge', 'last'), [0, 3.4]), ['Tap the gauge, wait, read.'], { minutes: 1, concerns: water }),
+  check(
+    'look.gaugeCold',
+    'Gauge, cold',
+    none,
+    gauged(run('idle', 'gauge', 'mean', atRest), [0, 3.4]),
+    ['Nothing running, pump still. Tap the gauge, wait, read.'],
+    { minutes: 1, concerns: water },
+  ),
   check(
     'look.gaugeHot',
     'Gauge, after a quarter of an hour of heating',
@@ -151,8 +169,8 @@ export const seenChecks: CheckRow[] = [
     'Does it fire with every tap shut?',
     none,
     yesNo({ yes: 'a few seconds now and then', no: 'never' }, [{ read: run('idle', 'flame', 'max'), above: 0.5 }], 0.05),
-    ['Shut every tap, heating off, wait three minutes: keep-warm fires by itself.'],
-    { minutes: 3, concerns: at('hotWater', 'tapSeen'), systems: ['premix-combi', 'atmos-combi', 'coil-combi'] },
+    ['Shut every tap, heating off, wait three minutes: keep-warm fires by itself, if it is switched on.'],
+    { minutes: 3, concerns: at('hotWater', 'tapSeen'), on: onTheSpot },
   ),
   check(
     'look.flame',
@@ -167,7 +185,7 @@ export const seenChecks: CheckRow[] = [
       0.05,
     ),
     ['Shade the sight glass with a hand, have someone call or open the tap.'],
-    { concerns: lit, systems: ['premix-combi', 'atmos-combi', 'coil-combi', 'system-boiler', 'regular-pilot', 'zone-24v'] },
+    { concerns: lit, on: gasBurning },
   ),
   check(
     'look.flameColour',
@@ -175,6 +193,7 @@ export const seenChecks: CheckRow[] = [
     starting,
     oneOf(
       [
+        { id: 'none', label: 'no flame', when: [{ read: run('main', 'flame', 'max'), below: 0.5 }] },
         { id: 'yellow', label: 'yellow, lazy, soot', when: [{ read: run('main', 'carbonMonoxide', 'max'), above: 600 }] },
         { id: 'small', label: 'blue but small', when: [{ read: run('main', 'gasInput', 'max'), below: 14 }] },
         { id: 'blue', label: 'blue, steady, full' },
@@ -182,7 +201,7 @@ export const seenChecks: CheckRow[] = [
       0.12,
     ),
     ['Through the sight glass, after two minutes.'],
-    { concerns: burning, systems: ['atmos-combi', 'regular-pilot'] },
+    { concerns: burning, on: openFlame, unsafe: { danger: 'fumes', outcomes: ['yellow'] } },
   ),
   check(
     'look.pilotFlame',
@@ -212,7 +231,7 @@ export const seenChecks: CheckRow[] = [
       0.03,
     ),
     ['Store thermostat turned up, programmer on; give the valve its travel time.'],
-    { concerns: at('hotWater', 'storeCalled'), systems: ['electric-flow'] },
+    { concerns: at('hotWater', 'storeCalled'), on: electric },
   ),
   check(
     'look.electricMeter',
@@ -222,11 +241,11 @@ export const seenChecks: CheckRow[] = [
       [
         { id: 'no', label: 'not at all', when: [{ read: run('stored', 'elementCurrent', 'max'), below: 2 }] },
         { id: 'some', label: 'less than it should', when: [{ read: run('stored', 'elementCurrent', 'max'), below: 32 }] },
-        { id: 'full', label: 'by the full 9 kW' },
+        { id: 'full', label: 'by all it should' },
       ],
       0.07,
     ),
-    ['Blinks in a minute with it on and off.'],
+    ['Blinks in a minute with it on and off: at a thousand a kilowatt-hour a kilowatt is seventeen.'],
     { concerns: at('hotWater', 'lit') },
   ),
   check(
@@ -241,8 +260,18 @@ export const seenChecks: CheckRow[] = [
     'look.fillingLoop',
     'Filling-loop handles',
     none,
-    state({ id: 'shut', label: 'both across the pipe' }, { id: 'open', label: 'one or both open' }, 'fillingLoop.letBy', { above: 0.015 }, 0.03),
-    ['Handle across the pipe is shut. Shut both after every top-up.'],
+    {
+      ...oneOf(
+        [
+          { id: 'both', label: 'both in line: open', when: [{ read: parameter('fillingLoop.handles'), above: 0.75 }] },
+          { id: 'one', label: 'one in line or half way', when: [{ read: parameter('fillingLoop.handles'), above: 0.1 }] },
+          { id: 'shut', label: 'both across the pipe: shut' },
+        ],
+        [0.03, 0.03, 0.001],
+      ),
+      once: [{ id: 'open', label: 'one or both open', means: ['both', 'one'] }],
+    },
+    ['Handle in line with the pipe is open, across it is shut. Shut both after every top-up.'],
     { minutes: 1, direct: true, mistake: 'A handle across the pipe may still let by: that is another check.' },
   ),
   check(
@@ -255,7 +284,7 @@ export const seenChecks: CheckRow[] = [
   ),
   check(
     'look.pipeOutside',
-    'Pipe outside, a cup or a bag over it',
+    'Relief pipe outside: bag or cup left on overnight',
     none,
     number('l', story('night', 0, 'relieved'), 'cup', 0.05, [0, 3], [-0.1, 200]),
     ['Over a night with the boiler off. Measure what has run.'],
@@ -270,6 +299,20 @@ export const seenChecks: CheckRow[] = [
     { minutes: 4, direct: true, concerns: air, cautions: ['Work at height: a mirror or a camera on a pole first.'] },
   ),
   check(
+    'look.terminalPlace',
+    'Does anything stand round the terminal that throws products back?',
+    none,
+    state(
+      { id: 'clear', label: 'clear on all sides' },
+      { id: 'close', label: 'shed, corner, planter or wall too close' },
+      'flue.terminalWrong',
+      { above: 0.5 },
+      0.05,
+    ),
+    ['Clearances by the maker’s figures, and where the plume goes in this wind.'],
+    { minutes: 3, direct: true, concerns: air, cautions: ['Work at height: a mirror or a camera on a pole first.'] },
+  ),
+  check(
     'look.radiatorValves',
     'Radiator valves and lockshields',
     none,
@@ -278,14 +321,34 @@ export const seenChecks: CheckRow[] = [
     { minutes: 6, direct: true, concerns: at('heating', 'radiatorsWarm') },
   ),
   check(
+    'look.whichRadiators',
+    'Which radiators stay cold?',
+    heating,
+    oneOf(
+      [
+        { id: 'all', label: 'all of them', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 25 }] },
+        { id: 'one', label: 'one only', when: [{ read: parameter('radiators.pinStuck'), above: 0.5 }] },
+        { id: 'far', label: 'the far ones', when: [{ read: parameter('radiators.unbalanced'), above: 0.5 }] },
+        { id: 'tops', label: 'cold at the top, upstairs first', when: [{ read: parameter('radiators.air'), above: 0.15 }] },
+        { id: 'bottoms', label: 'cold at the bottom', when: [{ read: parameter('radiators.surface'), below: 0.85 }] },
+        { id: 'cool', label: 'all only warm', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 36 }] },
+        { id: 'none', label: 'none' },
+      ],
+      0.08,
+    ),
+    ['A hand on each, top and bottom, a quarter of an hour into heating.'],
+    { minutes: 3, concerns: at('heating', 'radiatorsWarm') },
+  ),
+  check(
     'look.ventRadiator',
     'What comes from a radiator vent upstairs?',
     none,
-    state({ id: 'water', label: 'water at once' }, { id: 'air', label: 'air for a long while' }, 'water.air', { above: 0.15 }, 0.05),
+    state({ id: 'water', label: 'water at once' }, { id: 'air', label: 'air for a long while' }, 'radiators.air', { above: 0.15 }, 0.05),
     ['System cold, pump off, highest radiator first, a quarter turn, cloth and bowl.'],
     { minutes: 4, direct: true, cautions: ['Do not unscrew the vent pin.'], concerns: at('heating', 'radiatorsWarm') },
   ),
   check('look.dampDiverter', 'Damp or rust track below the diverter', none, cue(0.04), ['Torch from below, at the lower corner of the case.'], {
+    needs: 'diverter',
     concerns: at('hotWater', 'diverterOver'),
   }),
   check(
@@ -314,19 +377,28 @@ export const seenChecks: CheckRow[] = [
     direct: true,
     minutes: 3,
   }),
-  check('look.sludge', 'Black water from a radiator vent', none, cue(0.2), ['A cupful from the lowest radiator vent.'], {
-    minutes: 4,
-    cautions: ['Hot water under pressure: system cold, cloth and bowl, do not unscrew the vent pin.'],
-  }),
+  check(
+    'look.sludge',
+    'Black water from the system',
+    none,
+    cue(0.2),
+    ['A cupful from a drain cock, a radiator’s tail or the filter: a vent at the top often runs clear.'],
+    {
+      minutes: 4,
+      cautions: ['Hot water under pressure: system cold, cloth and bowl, do not unscrew the vent pin.'],
+    },
+  ),
   check('look.limescale', 'Limescale tracks at the hot side', none, cue(0.12), ['White crust at joints, shower head, kettle.'], {
     concerns: at('hotWater', 'holdsTemperature'),
   }),
   check('look.soot', 'Soot or heat marks at case, door or flue', none, cue(0.02), ['Case seams, sight glass, flue joints, terminal wall.'], {
     concerns: burning,
+    needs: 'gasValve',
+    unsafe: { danger: 'fumes', outcomes: ['yes'] },
     cautions: ['Products may be escaping: ventilate, measure the room air first.'],
   }),
   check('look.fuelStain', 'White crust or a stain at a flue joint', none, cue(0.03), ['Every joint you can see, a mirror behind.'], { concerns: burning }),
-  check('look.looseWire', 'A wire that ends in nothing', none, cue(0.001), ['In the wiring centre, the valve, behind the thermostat.'], {
+  check('look.looseWire', 'Loose or unconnected wire', none, cue(0.001), ['In the wiring centre, the valve, behind the thermostat.'], {
     direct: true,
     minutes: 3,
   }),
@@ -347,8 +419,8 @@ export const seenChecks: CheckRow[] = [
     yesNo(
       { yes: 'a click', no: 'none' },
       [
-        { read: run('main', 'airSwitch', 'max'), above: 0.5 },
-        { read: run('main', 'airSwitch', 'min', { to: 20 }), below: 0.5 },
+        { read: run('main', 'airSwitchRest', 'min'), below: 0.5 },
+        { read: run('main', 'airSwitchRest', 'max', { to: 20 }), above: 0.5 },
       ],
       0.1,
     ),
@@ -359,16 +431,30 @@ export const seenChecks: CheckRow[] = [
     'listen.spark',
     'Sparking heard while it tries to light',
     starting,
-    yesNo({ yes: 'ticking', no: 'silent' }, [{ read: run('main', 'sparkOn', 'max'), above: 0.5 }], 0.07),
+    oneOf(
+      [
+        { id: 'yes', label: 'ticking', when: [{ read: run('main', 'sparkOn', 'max'), above: 0.5 }] },
+        {
+          id: 'yes',
+          label: 'ticking',
+          when: [
+            { read: parameter('ignition.tracks'), above: 0.5 },
+            { read: run('main', 'gasValveVolts', 'max'), above: 15 },
+          ],
+        },
+        { id: 'no', label: 'silent' },
+      ],
+      0.07,
+    ),
     ['Just after the purge, for five seconds.'],
     { concerns: lit },
   ),
   check(
     'listen.gasValve',
-    'Gas valve heard or felt pulling in',
+    'Does the gas valve pull in?',
     starting,
     yesNo(
-      { yes: 'a clunk', no: 'nothing' },
+      { yes: 'clunk, or indicator turns', no: 'nothing' },
       [
         { read: run('main', 'gasValveVolts', 'max'), above: 15 },
         { read: parameter('gasValve.coil'), above: 0.5 },
@@ -392,7 +478,7 @@ export const seenChecks: CheckRow[] = [
     hotWater,
     yesNo({ yes: 'a steady rush', no: 'little or nothing' }, [{ read: run('stored', 'waterFlow', 'max'), above: 5.5 }], 0.08),
     ['A screwdriver blade on the body, handle to the ear.'],
-    { concerns: at('hotWater', 'waterProved'), systems: ['electric-flow'] },
+    { concerns: at('hotWater', 'waterProved'), on: electric },
   ),
   check('listen.cavitation', 'Pump rattles as if full of gravel', heating, cue(0.03), ['Air or starved suction. Hoses jump.'], { concerns: water }),
   check('listen.gurgle', 'Gurgling in the burner chamber', starting, cue(0.03), ['As the fan runs up: water being stirred.'], {

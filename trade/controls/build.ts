@@ -55,7 +55,7 @@ export function scheme({ devices, conductors, components, ...rest }: Written): C
     conductors,
     terminalWords,
     components: [
-      use(supplies.electricity, {}, { also: { fuse: share('its fuse whole'), reversed: flag('live and neutral reversed at the intake') } }),
+      use(supplies.electricity, {}, { also: { fuse: share('its fuse whole') } }),
       ...components,
       ...conductors.map(({ id, from, to, astray, touches }): Component => ({
         id,

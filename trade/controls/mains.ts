@@ -55,7 +55,7 @@ export function valve(circuit: Circuit, label: string, from: string, cables: { m
       ...neutralAndEarth(circuit, id, cables.own),
     ],
     path: [`${id}.motor`, `${id}.live`, `${id}.switched`],
-    volts: { [`${circuit}MotorVolts`]: [`${id}.motor`, against], permanentLiveVolts: [`${id}.live`, against] },
+    volts: { [`${circuit}MotorVolts`]: [`${id}.motor`, against], [circuit === 'heating' ? 'heatingLiveVolts' : 'permanentLiveVolts']: [`${id}.live`, against] },
   }
 }
 

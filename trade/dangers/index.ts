@@ -11,7 +11,7 @@ export const dangers: Danger[] = [
     say: [
       'No flames, no smoking, do not touch switches, bells or the telephone in the room.',
       'Open doors and windows. Shut the gas off at the meter, if you can reach it safely.',
-      'Leave the building with everyone in it. Ring your local gas emergency number from outside.',
+      'Leave the building with everyone in it. Call your local gas emergency number from outside.',
     ],
     act: ['This is an emergency procedure, not a diagnosis. Nothing is lit until the installation is proved tight by someone licensed for it.'],
   },
@@ -20,11 +20,11 @@ export const dangers: Danger[] = [
     label: 'Carbon monoxide: alarm or symptoms',
     ask: 'Does a carbon monoxide alarm sound, or does anybody feel ill while the boiler runs?',
     say: [
-      'Everyone out into fresh air now, doors and windows open behind you.',
+      'Get everyone out into fresh air, leaving doors and windows open.',
       'Shut the appliance off, and the gas at the meter if it is on the way.',
       'Anyone with headache, dizziness or sickness: ring the medical emergency number and say carbon monoxide.',
     ],
-    act: ['Do not run the appliance to see. Measure the room air before going in. Combustion and flue are proved before it is used again.'],
+    act: ['Do not run it to find out. Measure the room air before going in. Combustion and flue are proved before it is used again.'],
   },
   {
     id: 'fumes',

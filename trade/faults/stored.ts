@@ -1,4 +1,5 @@
 import type { FaultRow } from '../rows.ts'
+import { withCylinder } from '../layouts.ts'
 
 /** Cylinder and thermal store. Odds are assumed until the firm's own cases say otherwise. */
 export const storedFaults: FaultRow[] = [
@@ -38,9 +39,9 @@ export const storedFaults: FaultRow[] = [
   {
     id: 'cylinder.coilPerforated',
     part: 'cylinderCoil',
-    label: 'Cylinder coil perforated: mains pushes into heating',
+    label: 'Cylinder coil perforated: mains water gets into the heating',
     kind: 'failure',
-    patch: { 'cylinder.perforation': [0.0003, 0.01], 'water.pressure': [2, 2.9] },
+    patch: { 'cylinder.perforation': [0.0001, 0.012], 'water.pressure': [2, 2.9] },
     per1000: 3,
     remedies: ['cylinder.replace'],
   },
@@ -57,20 +58,20 @@ export const storedFaults: FaultRow[] = [
   {
     id: 'reducingValve.strainerBlocked',
     part: 'strainer',
-    label: 'Strainer of the reducing valve blocked',
+    label: 'Pressure-reducing valve strainer blocked',
     kind: 'failure',
     patch: { 'restrictor.flow': [6.5, 3.2] },
     per1000: 9,
     cues: { 'look.strainer': 0.95, 'ask.recentWork': 0.3 },
-    systems: ['system-boiler', 'regular-pilot'],
+    on: withCylinder,
     remedies: ['reducingValve.cleanStrainer'],
   },
   {
     id: 'cylinderVessel.lostCharge',
     part: 'cylinderVessel',
-    label: 'Cylinder’s vessel or air gap has lost its charge',
+    label: 'Cylinder vessel has lost its charge',
     kind: 'failure',
-    patch: { 'cylinderVessel.preCharge': [0.9, -0.6] },
+    patch: { 'cylinderVessel.preCharge': [2.2, -0.6] },
     per1000: { to5: 8, to12: 18, over12: 24 },
     background: ['neglect'],
     remedies: ['cylinderVessel.recharge', 'cylinderVessel.replace'],
@@ -79,9 +80,9 @@ export const storedFaults: FaultRow[] = [
   {
     id: 'cylinderVessel.diaphragm',
     part: 'cylinderVesselDiaphragm',
-    label: 'Cylinder’s vessel: diaphragm failed',
+    label: 'Cylinder vessel: diaphragm failed',
     kind: 'failure',
-    patch: { 'cylinderVessel.cushion': [0.14, 0.06] },
+    patch: { 'cylinderVessel.cushion': [0.14, 0.06], 'cylinderVessel.preCharge': 0 },
     per1000: 6,
     remedies: ['cylinderVessel.replace'],
     damages: { 'expansionRelief.passing': 0.2 },
@@ -89,11 +90,20 @@ export const storedFaults: FaultRow[] = [
   {
     id: 'expansionRelief.passing',
     part: 'expansionRelief',
-    label: 'Cylinder’s relief valve passing',
+    label: 'Expansion relief valve passing',
     kind: 'failure',
     patch: { 'expansionRelief.passing': [0.004, 0.04] },
     per1000: 10,
     remedies: ['expansionRelief.replace'],
+  },
+  {
+    id: 'temperatureRelief.passing',
+    part: 'temperatureRelief',
+    label: 'Temperature relief valve passing',
+    kind: 'failure',
+    patch: { 'expansionRelief.temperaturePassing': [0.004, 0.04] },
+    per1000: 5,
+    remedies: ['temperatureRelief.replace'],
   },
   {
     id: 'mixingValve.stuckCold',
@@ -101,7 +111,7 @@ export const storedFaults: FaultRow[] = [
     label: 'Mixing valve stuck, passes too much cold',
     kind: 'failure',
     patch: { 'mixingValve.coldShare': [0.45, 0.75] },
-    per1000: 45,
+    per1000: 25,
     cues: { 'ask.hardWater': 0.5 },
     background: ['hardWater'],
     remedies: ['mixingValve.replace'],
@@ -112,7 +122,7 @@ export const storedFaults: FaultRow[] = [
     label: 'Mixing valve stuck, passes no cold',
     kind: 'failure',
     patch: { 'mixingValve.coldShare': [0.05, 0] },
-    per1000: 25,
+    per1000: 8,
     background: ['hardWater'],
     remedies: ['mixingValve.replace'],
   },
@@ -126,5 +136,14 @@ export const storedFaults: FaultRow[] = [
     cues: { 'ask.hardWater': 0.85, 'look.limescale': 0.6 },
     background: ['hardWater'],
     remedies: ['storeCoil.descale'],
+  },
+  {
+    id: 'storeCoil.perforated',
+    part: 'storeCoil',
+    label: 'Mains coil leaking into the store',
+    kind: 'failure',
+    patch: { 'storeCoil.perforation': [0.0001, 0.012], 'water.pressure': [2, 2.9] },
+    per1000: 3,
+    remedies: ['storeCoil.replace'],
   },
 ]

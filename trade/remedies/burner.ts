@@ -25,21 +25,56 @@ export const burnerRemedies: RemedyRow[] = [
     ['Last suspect, not first: every input and output proved.', 'Set it up for the model and the gas.'],
     { ...opened, skill: 'electrical', parts: ['control board'] },
   ),
-  mend('board.fuse', 'Find the short, dry it, fit a new fuse', [45, 3, 0.75], ['Fuse out: no continuity between cores before power.', 'Find what wetted it.'], {
-    ...opened,
-    skill: 'electrical',
-    parts: ['2 A fuse'],
-  }),
+  mend(
+    'board.fuse',
+    'Find and clear the short, then fit a fuse of the right rating',
+    [45, 3, 0.75],
+    ['Fuse out: no continuity between cores before power.', 'Find what wetted it.'],
+    {
+      ...opened,
+      skill: 'electrical',
+      parts: ['2 A fuse'],
+    },
+  ),
   mend(
     'board.setMinimumSpeed',
-    'Set the lowest fan speed to the plate’s figure',
+    'Set the minimum fan speed to the maker’s figure',
     [15, 0, 0.97],
     ['Set the figure for this model and gas.', 'Combustion check at low rate afterwards.'],
     { ...gasWork, access: 'none', cautions: [licensed] },
   ),
-  mend('board.setTapThreshold', 'Set the tap threshold to the plate’s figure', [10, 0, 0.96], ['About 2 l/min.', 'Try every tap.'], {}),
+  mend('board.setTapThreshold', 'Set the flow threshold to the maker’s figure', [10, 0, 0.96], ['About 2 l/min.', 'Try every tap.'], {}),
   mend('board.setTemperature', 'Set the temperature right and show the customer', [8, 0, 0.97], ['Set it, run it, show it.'], { skill: 'anyone' }),
   mend('board.switchOn', 'Switch it on at the panel and show the customer', [5, 0, 0.98], ['Switch on, run it, show it.'], { skill: 'anyone' }),
+  mend(
+    'lead.mend',
+    'Dry, clean, refit or renew the lead',
+    [15, 8, 0.9],
+    ['Plug dry, pins straight and bright, pushed home.', 'Continuity end to end, no core to another.'],
+    {
+      ...opened,
+      parts: ['lead'],
+    },
+  ),
+  mend('fan.clearTakeOff', 'Clear the fan’s pressure take-off', [20, 0, 0.85], ['Blow it through away from the switch; a deformed one needs the fan.'], {
+    ...opened,
+  }),
+  mend(
+    'airSwitch.takeBridgeOut',
+    'Part the joined contacts and find what they hid',
+    [20, 0, 0.95],
+    ['Not to be used until air is proved.', 'Switch, tubes, take-off, fan and flue: for which of them were they joined?'],
+    { ...gasWork, cautions: [licensed, 'A bridged air switch is dangerous: products may have been escaping.'] },
+  ),
+  mend('gas.credit', 'Have credit put on the meter', [5, 0, 0.97], ['The customer’s own to do. Then light and run it.'], { skill: 'anyone' }),
+  mend('ignition.generator', 'Fit a new spark generator', [20, 45, 0.95], ['Supply to it proved first.', 'Lead pushed home at both ends.'], {
+    ...opened,
+    parts: ['spark generator'],
+  }),
+  mend('flowThermistor.clip', 'Refit the flow thermistor with clip and paste', [10, 2, 0.95], ['On clean bare pipe, paste under it, clip tight.'], {
+    ...opened,
+    parts: ['sensor clip'],
+  }),
   mend(
     'airSwitch.replace',
     'Fit a new air pressure switch',
@@ -53,7 +88,7 @@ export const burnerRemedies: RemedyRow[] = [
   }),
   mend(
     'airTubes.drain',
-    'Blow the tubes dry and find where the water came from',
+    'Dry the tubes and find where the water came from',
     [15, 0, 0.75],
     ['Off the switch first, blow away from it.', 'Flue falling back? Terminal in the rain?'],
     { ...opened },
@@ -64,6 +99,13 @@ export const burnerRemedies: RemedyRow[] = [
     [45, 0, 0.9],
     ['Nest, leaves, ice, crushed bend.', 'Run at high rate, read the products and the air inlet.'],
     { ...gasWork, access: 'none', cautions: ['Work at height.', licensed, combustion], opens: ['flue'] },
+  ),
+  mend(
+    'flue.moveTerminal',
+    'Move the terminal, or fit a kit that throws its products clear',
+    [90, 60, 0.93],
+    ['Not to be used meanwhile.', 'Clearances of the maker and of the place; air inlet and products read again in wind.'],
+    { ...gasWork, access: 'none', cautions: ['Work at height.', licensed, combustion], opens: ['flue'], parts: ['terminal kit'] },
   ),
   mend(
     'flue.seals',
@@ -90,7 +132,7 @@ export const burnerRemedies: RemedyRow[] = [
   }),
   mend(
     'overheat.findCauseReset',
-    'Find why it tripped, then reset or renew',
+    'Find the cause, then reset or replace',
     [35, 18, 0.85],
     ['Flow, pump, air, sludge, sensors: find what overheated it.', 'Then reset by hand, or renew if it stays open.'],
     {
@@ -105,7 +147,7 @@ export const burnerRemedies: RemedyRow[] = [
   }),
   mend(
     'controlStat.phialHome',
-    'Put the phial home and clip it',
+    'Refit the phial in its pocket',
     [15, 1, 0.93],
     ['Paste, clip, look at its twin.', 'Overheat device tripped? Reset after this.'],
     { ...opened },
@@ -122,7 +164,7 @@ export const burnerRemedies: RemedyRow[] = [
   }),
   mend(
     'gas.supplier',
-    'Have meter regulator and pipe sizing seen to',
+    'Have the regulator or pipe size put right',
     [40, 0, 0.8],
     ['Working pressure at the meter and at the appliance.', 'Lost at the meter: the supplier. Lost between: the pipe.'],
     { ...gasWork, access: 'none', cautions: [licensed] },
@@ -159,7 +201,7 @@ export const burnerRemedies: RemedyRow[] = [
     'gasValve.setLow',
     'Set the low burner pressure by hand',
     [20, 0, 0.96],
-    ['Manometer on the burner point, modulator lead off.', 'To the plate: 2 mbar on this model. High rate afterwards.'],
+    ['Manometer on the burner point, modulator lead off.', 'To the maker’s figure for this model. High rate afterwards.'],
     { ...gasWork, cautions: [licensed] },
   ),
   mend('gasValve.setHigh', 'Set the high burner pressure', [20, 0, 0.95], ['Inlet working pressure first.', 'To the plate, then the low pressure again.'], {

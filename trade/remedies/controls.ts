@@ -7,15 +7,33 @@ function valveRemedies(part: string, name: string): RemedyRow[] {
       `${part}.head`,
       `Fit a new head to the ${name}`,
       [30, 48, 0.95],
-      ['Without draining; conductors one at a time in the same order.', 'Lever slack when driven.'],
+      [
+        'Without draining; conductors one at a time in the same order. It must be of the body’s own pattern, else the whole valve.',
+        'Lever slack when driven; run both circuits: the other must not fire it.',
+      ],
       { ...wired, parts: ['valve head'] },
     ),
-    mend(`${part}.body`, `Free or renew the body of the ${name}`, [75, 62, 0.95], ['Drain, change the body, head back on.', 'Sludge in it: clean and dose.'], {
-      ...wetOutside,
-      parts: ['motor valve'],
-      seals: ['fittings'],
-    }),
-    mend(`${part}.release`, `Let go the lever of the ${name} and find what it hid`, [5, 0, 0.97], ['Off its latch, run the demand: what fails now?'], {
+    mend(
+      `${part}.free`,
+      `Free the ${name}’s body by hand`,
+      [25, 0, 0.4],
+      ['Head off, a quarter turn to and fro, no gripping tools on the spindle.', 'It often comes back: tell the customer.'],
+      {
+        cautions: [proveDead],
+      },
+    ),
+    mend(
+      `${part}.body`,
+      `Fit a new body to the ${name}`,
+      [100, 62, 0.96],
+      ['Drain, change the body, refill, vent, inhibitor.', 'Run both circuits: the other must not fire it.'],
+      {
+        ...wetOutside,
+        parts: ['motor valve'],
+        seals: ['fittings'],
+      },
+    ),
+    mend(`${part}.release`, `Release the ${name}’s lever and find the fault behind it`, [5, 0, 0.97], ['Off its latch, run the demand: what fails now?'], {
       skill: 'anyone',
     }),
   ]
@@ -32,6 +50,24 @@ export const controlRemedies: RemedyRow[] = [
     skill: 'anyone',
     parts: ['batteries'],
   }),
+  mend(
+    'roomStat.pair',
+    'Pair thermostat and receiver again',
+    [10, 0, 0.85],
+    ['By the maker’s steps, side by side; then where it hangs: nearer if it is out of range.'],
+    {
+      skill: 'anyone',
+    },
+  ),
+  mend(
+    'demand.takeLinkOut',
+    'Take out the link beside the thermostat',
+    [15, 0, 0.97],
+    ['Dead: the link at the boiler’s thermostat terminals out.', 'Thermostat down: it must stop.'],
+    {
+      ...wired,
+    },
+  ),
   mend('zone2Stat.replace', 'Fit a new zone thermostat', [30, 46, 0.97], ['24 V: still prove dead.'], { ...wired, parts: ['room thermostat'] }),
   mend('cylinderStat.replace', 'Fit a new cylinder thermostat', [25, 24, 0.97], ['A third up the cylinder, on bare metal.'], {
     ...wired,
@@ -43,7 +79,7 @@ export const controlRemedies: RemedyRow[] = [
     each: true,
     parts: ['cable'],
   }),
-  mend('wire.land', 'Terminate the conductor where it belongs', [25, 1, 0.95], ['Find its destination first: colours lie.'], { ...wired, each: true }),
+  mend('wire.land', 'Connect the loose core to its own terminal', [25, 1, 0.95], ['Find its destination first: colours lie.'], { ...wired, each: true }),
   mend('transformer.replace', 'Fit a new control transformer', [30, 38, 0.96], ['Find what killed it: a short in a valve head?'], {
     ...wired,
     parts: ['24 V transformer'],
@@ -55,11 +91,11 @@ export const controlRemedies: RemedyRow[] = [
   }),
   ...valveRemedies('heatingValve', 'heating valve'),
   ...valveRemedies('hotWaterValve', 'hot-water valve'),
-  ...valveRemedies('zone2Valve', 'second zone’s valve'),
+  ...valveRemedies('zone2Valve', 'zone 2 valve'),
   ...valveRemedies('midValve', 'mid-position valve'),
   mend(
     'wire.move',
-    'Move the conductor to its own terminal',
+    'Move the core to its correct terminal',
     [20, 0, 0.96],
     ['Identified at both ends, sleeved, numbered.', 'Run both demands: nothing runs unasked.'],
     {
@@ -67,18 +103,24 @@ export const controlRemedies: RemedyRow[] = [
       each: true,
     },
   ),
-  mend('wire.part', 'Part the touching conductors, fit a new fuse', [35, 3, 0.92], ['Find where it chafed; no continuity between the cores before power.'], {
-    ...wired,
-    each: true,
-    parts: ['fuse', 'cable'],
-  }),
+  mend(
+    'wire.part',
+    'Clear the short between the cores, fit a new fuse',
+    [35, 3, 0.92],
+    ['Find where it chafed; no continuity between the cores before power.'],
+    {
+      ...wired,
+      each: true,
+      parts: ['fuse', 'cable'],
+    },
+  ),
   mend('supply.fuse', 'Find what blew it, fit a fuse of the right size', [25, 1, 0.8], ['No continuity live to neutral or earth before power.'], {
     ...wired,
     parts: ['fuse'],
   }),
   mend(
     'supply.polarity',
-    'Put live and neutral right at the supply',
+    'Correct the reversed live and neutral',
     [20, 0, 0.97],
     ['Prove at the boiler: live to earth 230 V, neutral to earth next to none.'],
     {
@@ -94,8 +136,14 @@ export const controlRemedies: RemedyRow[] = [
       ...wired,
     },
   ),
-  mend('highLimit.reset', 'Find why it tripped, then reset it', [20, 0, 0.85], ['Store cooled. Does the cylinder thermostat open at its setting?'], {
-    skill: 'unvented',
-    cautions: ['Never bridge it. Unvented cylinders only by those qualified for them.'],
-  }),
+  mend(
+    'highLimit.reset',
+    'Find why it tripped, then reset the high limit',
+    [20, 0, 0.85],
+    ['Store cooled. Does the cylinder thermostat open at its setting?'],
+    {
+      skill: 'unvented',
+      cautions: ['Never bridge it. Unvented cylinders only by those qualified for them.'],
+    },
+  ),
 ]

@@ -8,7 +8,7 @@ export const hotWaterRemedies: RemedyRow[] = [
     'turbine.insert',
     'Fit a new turbine insert',
     [25, 38, 0.9],
-    ['Shut the cold feed, open a tap.', 'Draw the insert, fish out every fragment.', 'New insert and O-ring, open slowly, look for drips.'],
+    ['Shut the cold feed, open a tap.', 'Draw the insert, get every fragment out.', 'New insert and O-ring, open slowly, look for drips.'],
     {
       ...cold,
       cautions: ['Fragments and the old O-ring stay in the port.'],
@@ -52,7 +52,7 @@ export const hotWaterRemedies: RemedyRow[] = [
   mend('mains.supplier', 'Have the supply seen to', [20, 0, 0.6], ['Pressure and flow at the stop valve noted for the supplier.'], { skill: 'anyone' }),
   mend(
     'tap.advise',
-    'Explain: less flow is hotter',
+    'Show the customer: slower flow, hotter water',
     [10, 0, 0.7],
     ['Show it at the tap: throttle until it is hot.', 'A larger output or a store is the cure.'],
     { skill: 'anyone' },
@@ -119,7 +119,7 @@ export const hotWaterRemedies: RemedyRow[] = [
   ),
   mend(
     'diverterMotor.dry',
-    'Shake, dry and refit the motor',
+    'Dry out and refit the motor',
     [30, 0, 0.55],
     ['Water can be heard inside: shake it out, warm air, dry the plug.', 'Mend the leak first. One school dries, another always fits new.'],
     { ...opened },
@@ -133,8 +133,18 @@ export const hotWaterRemedies: RemedyRow[] = [
     'Find the mixer and fit a new cartridge',
     [45, 32, 0.85],
     ['Shut the isolators of one mixer after another until the crossing stops.', 'Cartridge first; the body can be cracked: compare with its twin.'],
-    { skill: 'anyone', parts: ['mixer cartridge'] },
+    { parts: ['mixer cartridge'] },
   ),
+  mend('hotWaterThermistor.clip', 'Refit the hot-water thermistor with clip and paste', [10, 2, 0.95], ['On clean bare pipe, paste under it, clip tight.'], {
+    ...opened,
+    parts: ['sensor clip'],
+  }),
+  mend('mixer.showerCartridge', 'Fit a new thermostatic cartridge', [40, 55, 0.93], ['Isolate, strainers clean, set its stop with a thermometer.'], {
+    parts: ['shower cartridge'],
+    cautions: ['Water may scald.'],
+  }),
+  mend('tap.cleanAerator', 'Clean the aerator or shower head', [8, 1, 0.95], ['Off, descale, back on.'], { skill: 'anyone' }),
+  mend('boilerColdValve.open', 'Open the cold valve under the boiler', [5, 0, 0.96], ['In line with the pipe is open.'], { skill: 'anyone' }),
   mend('mixer.whole', 'Fit a new mixer tap', [60, 95, 0.97], ['Shut its isolators.', 'A new cartridge in vain points to a cracked body.'], {
     skill: 'anyone',
     parts: ['mixer tap', 'tap tails'],
@@ -154,7 +164,7 @@ export const hotWaterRemedies: RemedyRow[] = [
     cautions: [qualified, 'Heavy part.'],
     parts: ['cylinder'],
   }),
-  mend('cylinder.swapPipes', 'Put flow and return the right way round', [90, 15, 0.96], ['Flow to the upper connection.'], {
+  mend('cylinder.swapPipes', 'Swap flow and return at the cylinder', [90, 15, 0.96], ['Flow to the upper connection.'], {
     ...wetOutside,
     parts: ['fittings'],
   }),
@@ -165,7 +175,7 @@ export const hotWaterRemedies: RemedyRow[] = [
     ['Mains off, hot tap open until it stops.', 'Vessel charged to its pressure afterwards.'],
     { ...unvented, parts: ['pressure-reducing valve'] },
   ),
-  mend('reducingValve.cleanStrainer', 'Clean the strainer', [25, 3, 0.95], ['Mains off, hot tap open until it stops, strainer out, rinse.'], {
+  mend('reducingValve.cleanStrainer', 'Clean the reducing valve’s strainer', [25, 3, 0.95], ['Mains off, hot tap open until it stops, strainer out, rinse.'], {
     ...unvented,
     seals: ['strainer O-ring'],
     parts: ['strainer O-ring'],
@@ -184,6 +194,16 @@ export const hotWaterRemedies: RemedyRow[] = [
     ...unvented,
     parts: ['potable expansion vessel'],
   }),
+  mend(
+    'temperatureRelief.replace',
+    'Fit a new temperature relief valve',
+    [60, 55, 0.96],
+    ['Cylinder drained below it, of the maker’s own pattern.', 'Thermostat and high limit proved before heat.'],
+    {
+      ...unvented,
+      parts: ['temperature relief valve'],
+    },
+  ),
   mend('expansionRelief.replace', 'Fit a new cylinder relief valve', [45, 48, 0.95], ['Vessel and reducing valve first: they may be why it passes.'], {
     ...unvented,
     parts: ['cylinder relief valve'],
@@ -193,6 +213,17 @@ export const hotWaterRemedies: RemedyRow[] = [
     seals: ['washers'],
     cautions: ['Water may scald.'],
   }),
+  mend(
+    'storeCoil.replace',
+    'Fit a new mains coil, or a new store',
+    [180, 320, 0.95],
+    ['Both waters isolated, store drained below the coil.', 'New gaskets; fill, vent, pressure watched over a night.'],
+    {
+      ...wetOutside,
+      parts: ['store coil'],
+      seals: ['coil gasket'],
+    },
+  ),
   mend('storeCoil.descale', 'Descale the mains coil', [90, 30, 0.75], ['Acid in a closed loop through the coil, then rinse.'], {
     cautions: ['Acid: gloves, eyes, ventilation.', proveDead],
     parts: ['descaler'],

@@ -20,7 +20,7 @@ export const qualified = 'Unvented cylinders only by those qualified for them.'
 
 type Kind = Pick<RemedyRow, 'access'> & Partial<RemedyRow>
 export const gasWork: Kind = { skill: 'gas', access: 'caseOff', opens: ['gasWay'] }
-export const wired: Kind = { skill: 'electrical', access: 'live', cautions: [proveDead] }
+export const wired: Kind = { skill: 'electrical', access: 'dead', cautions: [proveDead] }
 export const opened: Kind = { access: 'caseOff', cautions: [proveDead] }
 /** inside the case, water let out */
 export const wet: Kind = { access: 'drained', cautions: [drainFirst], opens: ['case'] }

@@ -26,11 +26,23 @@ export const waterRemedies: RemedyRow[] = [
     'water.topUp',
     'Top up, vent, and find where it went',
     [15, 0, 0.97],
-    ['Eyes on the gauge, a hand on the valve, shut both.', 'Vent from the highest radiator, correct the pressure.'],
+    ['One hand on the valve, eyes on the gauge; close both valves.', 'Vent from the highest radiator, correct the pressure.'],
     { skill: 'anyone', cautions: ['A slow gauge overfills: pause.'] },
   ),
-  mend('water.lower', 'Let water out in small portions', [12, 0, 0.97], ['System cold, drain or radiator vent, cloth and bowl, a helper at the gauge.'], {
+  mend('water.lower', 'Lower the pressure a little at a time', [12, 0, 0.97], ['System cold, drain or radiator vent, cloth and bowl, a helper at the gauge.'], {
     cautions: ['Do not unscrew the vent pin.'],
+  }),
+  mend('radiators.freePin', 'Free the radiator valve’s pin', [10, 0, 0.8], ['Head off, pin pressed and let out a few times, never pulled.'], {
+    skill: 'anyone',
+  }),
+  mend('vessel.clearPipe', 'Clear or renew the pipe to the vessel', [45, 14, 0.92], ['Drain, pipe or hose off, rinse, rod the vessel’s connection.'], {
+    ...wet,
+    parts: ['vessel hose'],
+    seals: ['fibre washers'],
+  }),
+  mend('fillValve.replace', 'Fit a new automatic fill valve', [40, 45, 0.96], ['Isolate both sides; set it to the cold pressure.'], {
+    ...wetOutside,
+    parts: ['fill valve'],
   }),
   mend('radiators.open', 'Open the valves and balance', [30, 0, 0.95], ['Turns noted before moving a lockshield.'], { skill: 'anyone' }),
   mend(
@@ -110,12 +122,18 @@ export const waterRemedies: RemedyRow[] = [
     cautions: [storedPressure],
     parts: ['valve extension'],
   }),
-  mend('vessel.replace', 'Fit a new vessel, or one beside it', [80, 95, 0.97], ['Drain, change or add one on the return.', 'Set its charge before filling.'], {
-    access: 'drained',
-    cautions: [storedPressure, 'Heavy part.'],
-    parts: ['expansion vessel'],
-    seals: ['vessel washer'],
-  }),
+  mend(
+    'vessel.replace',
+    'Replace the vessel, or add one outside',
+    [80, 95, 0.97],
+    ['Drain, change or add one on the return.', 'Set its charge before filling.'],
+    {
+      access: 'drained',
+      cautions: [storedPressure, 'Heavy part.'],
+      parts: ['expansion vessel'],
+      seals: ['vessel washer'],
+    },
+  ),
   mend(
     'vessel.add',
     'Add a second vessel on the return',

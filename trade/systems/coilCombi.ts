@@ -10,9 +10,9 @@ import * as stage from './stages.ts'
 
 const back = 'airProved'
 const keeps = [stage.highLimit(back), stage.flameKept(back), stage.notOverheated]
-const burner = (more: NonNullable<Stage['keeps']> = []): Stage[] => [
+const burner = (more: NonNullable<Stage['keeps']> = [], sensors: ('flowSensor' | 'hotWaterSensor')[] = ['flowSensor']): Stage[] => [
   stage.tachoProved,
-  stage.sensorsSane('flowSensor', 'hotWaterSensor'),
+  stage.sensorsSane(...sensors),
   stage.lit(back, [...keeps, ...more]),
 ]
 const pumped = stage.switchProved('pump runs, the low-water lamp is dark')
@@ -37,7 +37,13 @@ export const coilCombi: BoilerSystem = {
     { id: 'frontMiddle', label: 'front, below the trap', part: 'condensate' },
   ],
   sequence: {
-    hotWater: [stage.tapSeen, stage.waterThere, ...burner(), stage.keepsBurning('hotWater'), stage.holdsTemperature],
+    hotWater: [
+      stage.tapSeen,
+      stage.waterThere,
+      ...burner([stage.tapTooHot(back)], ['flowSensor', 'hotWaterSensor']),
+      stage.keepsBurning('hotWater'),
+      stage.holdsTemperature,
+    ],
     heating: [stage.heatCalled, pumped, ...burner([stage.satisfied(back)]), stage.keepsBurning('heating'), stage.radiatorsWarm],
     frost: stage.frostSequence([pumped, ...burner()], 'rest'),
   },
@@ -52,7 +58,8 @@ export const coilCombi: BoilerSystem = {
     supplies.electricity,
     supplies.coldMain,
     supplies.inletFilter,
-    use(hotWater.restrictor, { flow: 10.6 }),
+    use(hotWater.restrictor, { flow: 10.2 }),
+    hotWater.boilerColdValve,
     hotWater.turbine,
     hotWater.turbineLead,
     hotWater.mixer,
@@ -62,6 +69,7 @@ export const coilCombi: BoilerSystem = {
     use(burners.exchanger, { heatCapacity: 19_000 }),
     use(burners.premixBurner, { power: 26 }),
     burners.modulatingFan,
+    burners.fanLead,
     supplies.flue,
     supplies.gas,
     burners.premixValve,

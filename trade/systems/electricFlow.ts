@@ -98,7 +98,7 @@ export const electricFlow: BoilerSystem = {
       controls.board,
       { flowSet: 72, pumpOverrun: 60 },
       {
-        without: ['gasDrive', 'fanDrive', 'hotWaterOn', 'hotWaterSet', 'postPurge', 'antiCycle', 'ignitionTries'],
+        without: ['gasDrive', 'fanDrive', 'demandStuck', 'polaritySensitive', 'hotWaterOn', 'hotWaterSet', 'postPurge', 'antiCycle', 'ignitionTries'],
       },
     ),
     water.systemWater,
@@ -107,7 +107,7 @@ export const electricFlow: BoilerSystem = {
     water.pipework,
     water.fillingLoop,
     use(water.volume, { volume: 15 }, { spread: { volume: 2 } }),
-    use(water.radiators, {}, { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface'] }),
+    use(water.radiators, {}, { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface', 'air', 'pinStuck', 'unbalanced'] }),
     use(controls.programmer, {}, { without: ['heatingOutput'] }),
     use(controls.cylinderStat, { setting: 62 }, { label: 'Store thermostat' }),
     controls.hotWaterWire,

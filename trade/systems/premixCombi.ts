@@ -12,18 +12,20 @@ const back = 'airProved'
 const keeps = [
   stage.highLimit(back),
   stage.flameKept(back),
+  stage.notOverheated,
   {
     condition: { signal: 'tacho', above: 600 },
     onFail: { then: 'retry', from: back, times: 2, code: 'fan' },
   } as const,
 ]
-const sane = stage.sensorsSane('flowSensor', 'returnSensor', 'hotWaterSensor')
+// what heats the tap is not asked of a boiler that heats rooms
+const sane = { heating: stage.sensorsSane('flowSensor', 'returnSensor'), hotWater: stage.sensorsSane('flowSensor', 'returnSensor', 'hotWaterSensor') }
 
 const start = (way: 'heating' | 'hotWater', more: NonNullable<Stage['keeps']> = []): Stage[] => [
   stage.pressureProved,
   stage.diverterTo(way),
   stage.tachoProved,
-  sane,
+  sane[way],
   stage.lit(back, [...keeps, ...more]),
 ]
 
@@ -38,7 +40,11 @@ export const premixCombi: BoilerSystem = {
   codes: [
     { id: 'water', display: 'stop W2', label: 'water not proved' },
     { id: 'fan', display: 'stop V4', label: 'fan speed not proved' },
-    { id: 'sensor', display: 'stop K6', label: 'sensor or overheat device out of range' },
+    ...stage.sensorCodes({ flowSensor: 'stop K1', returnSensor: 'stop K2', hotWaterSensor: 'stop K3', overheat: 'stop K9' }, [
+      'flowSensor',
+      'returnSensor',
+      'hotWaterSensor',
+    ]),
     { id: 'flame', display: 'stop B1', label: 'no flame within the safety time' },
     { id: 'flameLost', display: 'stop B5', label: 'flame lost too often' },
   ],
@@ -50,7 +56,7 @@ export const premixCombi: BoilerSystem = {
     { id: 'frontMiddle', label: 'front, below the trap', part: 'condensate' },
   ],
   sequence: {
-    hotWater: [stage.tapSeen, ...start('hotWater'), stage.keepsBurning('hotWater'), stage.holdsTemperature],
+    hotWater: [stage.tapSeen, ...start('hotWater', [stage.tapTooHot(back)]), stage.keepsBurning('hotWater'), stage.holdsTemperature],
     heating: [stage.heatCalled, ...start('heating', [stage.satisfied(back)]), stage.keepsBurning('heating'), stage.radiatorsWarm],
     keepWarm: [...start('hotWater'), stage.keepWarmBurn],
     frost: stage.frostSequence(start('heating'), 'rest'),
@@ -68,6 +74,7 @@ export const premixCombi: BoilerSystem = {
     supplies.coldMain,
     supplies.inletFilter,
     hotWater.restrictor,
+    hotWater.boilerColdValve,
     hotWater.turbine,
     hotWater.turbineLead,
     hotWater.mixer,
@@ -75,10 +82,12 @@ export const premixCombi: BoilerSystem = {
     water.blockFilter,
     water.systemFilter,
     water.diverter,
+    water.diverterLead,
     water.pump,
     burners.exchanger,
     burners.premixBurner,
     burners.modulatingFan,
+    burners.fanLead,
     supplies.flue,
     supplies.gas,
     burners.premixValve,
@@ -91,7 +100,7 @@ export const premixCombi: BoilerSystem = {
     burners.overheat,
     water.pressureSensor,
     water.gauge,
-    use(controls.board, {}, { also: combiBoard() }),
+    use(controls.board, { polaritySensitive: 1 }, { also: combiBoard() }),
     water.systemWater,
     water.vessel,
     water.relief,

@@ -111,6 +111,7 @@ export const regularPilot: BoilerSystem = {
     use(burners.exchanger, { heatCapacity: 90_000, approach: 110 }, { label: 'Cast-iron heat exchanger', spread: { approach: 6, heatCapacity: 3000 } }),
     use(burners.atmosphericBurner, { power: 22, ratedPressure: 14, ratedCarbonDioxide: 6.4, ratedAirRatio: 1.8 }),
     burners.mainsFan,
+    burners.fanLead,
     burners.airSwitch,
     burners.airTubes,
     supplies.flue,

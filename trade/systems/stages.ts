@@ -124,6 +124,25 @@ export const airMade = (purge: number): Stage => ({
 
 const sane = (signal: Condition['signal']): Condition => ({ signal, above: -10, below: 120 })
 
+/** The codes of boards that tell their sensors apart. */
+export const sensorCodes = (displays: Record<'flowSensor' | 'returnSensor' | 'hotWaterSensor' | 'overheat', string>, has: Condition['signal'][]) =>
+  [
+    { id: 'flowSensor', label: 'flow sensor out of range' },
+    { id: 'returnSensor', label: 'return sensor out of range' },
+    { id: 'hotWaterSensor', label: 'hot-water sensor out of range' },
+    { id: 'overheat', label: 'overheat device open' },
+  ]
+    .filter(({ id }) => id === 'overheat' || has.includes(id as Condition['signal']))
+    .map((one) => ({ ...one, display: displays[one.id as keyof typeof displays] }))
+
+/** A board that has no code of its own for a sensor shows the common one. */
+const byName: { signal: Condition['signal']; code: string }[] = [
+  { signal: 'flowSensor', code: 'flowSensor' },
+  { signal: 'returnSensor', code: 'returnSensor' },
+  { signal: 'hotWaterSensor', code: 'hotWaterSensor' },
+  { signal: 'overheatOpen', code: 'overheat' },
+]
+
 export const sensorsSane = (...sensors: Condition['signal'][]): Stage => ({
   id: 'sensorsSane',
   label: 'Sensors and overheat',
@@ -131,7 +150,7 @@ export const sensorsSane = (...sensors: Condition['signal'][]): Stage => ({
   action: {},
   proof: [...sensors.map(sane), { signal: 'overheatOpen', below: 0.5 }],
   limit: 2,
-  onFail: { then: 'lockout', code: 'sensor' },
+  onFail: { then: 'lockout', code: 'sensor', named: byName },
   shows: 'starting',
 })
 
@@ -141,9 +160,16 @@ export const highLimit = (from: string): Keep => ({
   onFail: { then: 'wait', until: [{ signal: 'flowSensor', below: 'board.highLimitBack' }], atLeast: 15, from, shows: 'waiting' },
 })
 
+/** Water far hotter than it is set, because the lowest rate is too much for so small a flow: the burner rests until it has come down. */
+export const tapTooHot = (from: string): Keep => ({
+  condition: { signal: 'hotWaterSensor', below: { of: 'board.hotWaterSet', plus: 10 } },
+  onFail: { then: 'wait', until: [{ signal: 'hotWaterSensor', below: { of: 'board.hotWaterSet', plus: 1 } }], atLeast: 4, from, shows: 'waiting' },
+})
+
 /** Heating is satisfied for the moment: the burner rests for the anti-cycle time. */
 export const satisfied = (from: string): Keep => ({
   condition: { signal: 'flowSensor', below: { of: 'board.flowSet', plus: 8 } },
+  demandOnly: true,
   onFail: { then: 'wait', until: [{ signal: 'flowSensor', below: { of: 'board.flowSet', plus: -4 } }], atLeast: 'board.antiCycle', from, shows: 'satisfied' },
 })
 
@@ -152,7 +178,7 @@ export const flameKept = (from: string): Keep => ({
   onFail: { then: 'retry', from, times: 'board.ignitionTries', code: 'flameLost' },
 })
 
-export const notOverheated: Keep = { condition: { signal: 'overheatOpen', below: 0.5 }, onFail: { then: 'lockout', code: 'sensor' } }
+export const notOverheated: Keep = { condition: { signal: 'overheatOpen', below: 0.5 }, onFail: { then: 'lockout', code: 'sensor', named: byName } }
 
 /** Spark and gas together; the flame is proved within the safety time. */
 export const lit = (from: string, keeps: Keep[]): Stage => ({

@@ -60,6 +60,7 @@ export const zone24v: BoilerSystem = {
     burners.exchanger,
     use(burners.premixBurner, { power: 24, ratedCarbonDioxide: 10.2, lowCarbonDioxide: 9.9 }),
     burners.modulatingFan,
+    burners.fanLead,
     supplies.flue,
     use(supplies.gas, { standingPressure: 37, dropAtFullRate: 3, needs: 28 }),
     burners.premixValve,

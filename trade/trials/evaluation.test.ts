@@ -69,8 +69,8 @@ describe('the truth', () => {
     expect(new Set(one.complaints).size).toBe(one.complaints.length)
     expect(one.complaints).not.toEqual([])
     const kinds = new Set<string>()
-    for (let seed = 0; seed < 40 && kinds.size < 3; seed++) kinds.add(drawTruth(catalogue, seed, 0.5, mismatched).kind)
-    expect([...kinds].sort()).toEqual(['pair', 'single', 'unlisted'])
+    for (let seed = 0; seed < 40; seed++) kinds.add(drawTruth(catalogue, seed, 0.5, mismatched).kind)
+    expect([...kinds]).toEqual(expect.arrayContaining(['pair', 'single', 'unlisted']))
   })
 
   it('a remedy takes away what it mends and nothing else', () => {

@@ -1,6 +1,6 @@
 import { thermistorResistance } from '../../physics/index.ts'
 import { convert } from '../../quantity/index.ts'
-import { type Belief, instrumentOf, onScale, readingSpread, resultChances } from '../belief/index.ts'
+import { type Belief, instrumentOf, readingSpread, resultChances } from '../belief/index.ts'
 import type { Catalogue, Check, Expected, NumberResult } from '../catalogue/index.ts'
 import { separation } from '../choice/index.ts'
 import { readings, type Signatures } from '../signatures/index.ts'
@@ -35,8 +35,7 @@ export function expectedOf(catalogue: Catalogue, signatures: Signatures, belief:
       const weight = weights[draw]! * part
       if (Number.isNaN(value)) notReached += weight
       else {
-        const onIt = onScale(check, value)
-        points.push({ value: check.result.scale === 'log' ? Math.exp(onIt) : onIt, weight, spread: readingSpread(check, instrument, value) })
+        points.push({ value: withinRange(check.result, value), weight, spread: readingSpread(check, instrument, value) })
       }
     }
   }
@@ -50,6 +49,11 @@ export function parted(catalogue: Catalogue, signatures: Signatures, belief: Bel
     .slice(1, 6)
     .filter((row) => separation(catalogue, signatures, belief, check, first, row) > 0.35)
     .map((row) => nameOf(catalogue, signatures, row).label)
+}
+
+/** A number held within what can be told apart at the ends of a check; a thermistor’s factor has other ends. */
+function withinRange({ range: [low, high], thermistor }: NumberResult, value: number): number {
+  return thermistor ? Math.min(Math.max(value, 1e-3), 1e3) : Math.min(Math.max(value, low), high)
 }
 
 /** Middle and nine tenths of the mixture of points, in the check's unit. */

@@ -8,6 +8,9 @@ import { complaintWeights } from './prior/explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
 import { priorOf } from './prior/prior.ts'
 
+/** How little plants of the other kind count once it is known which kind stands here, as a spread: they keep a twelfth, being the only ones of their severity. Chosen */
+const otherKind = 0.45
+
 /** One likelihood table and where in the course of repairs it belongs. */
 interface Weighed {
   entries: string[]
@@ -229,7 +232,11 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
 
 /** Log-weights of the plants of a row by how many it has, given facts about the configuration. */
 function plantWeights(catalogue: Catalogue, { draws }: Signatures, journal: JournalRead): (count: number) => Float64Array {
-  const spreads = Object.fromEntries(parametersOf(catalogue.system).flatMap(([key, { spread }]) => (spread ? [[key, spread]] : [])))
+  const spreads = Object.fromEntries(
+    parametersOf(catalogue.system).flatMap(([key, { value, spread, elsewhere }]) =>
+      elsewhere !== undefined ? [[key, otherKind * Math.abs(elsewhere - value)]] : spread ? [[key, spread]] : [],
+    ),
+  )
   const plants = healthyDraws(catalogue.system, draws)
   const byCount = new Map<number, Float64Array>()
   return (count) => {

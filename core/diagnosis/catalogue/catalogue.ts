@@ -43,6 +43,8 @@ export interface NumberResult {
   /** how far the model may be off the real appliance, in the unit (or as a ratio on a log scale) */
   width: number
   scale: 'linear' | 'log'
+  /** below the first a voltage is dead, above the second live: within either band figures differ little, and a ghost is no other reading than nothing */
+  bands?: readonly [dead: number, live: number]
   /** values that can occur at all on this check, for the width of "anything" and the pad's scale */
   range: [number, number]
   /** a reading outside is refused: it cannot be true */
@@ -55,6 +57,8 @@ export interface NumberResult {
 export interface OutcomeResult {
   kind: 'outcome'
   outcomes: { id: string; label: string }[]
+  /** outcomes it was answered with before they were told apart, and which of today’s each may have been */
+  once?: { id: string; label: string; means: string[] }[]
   decide: { rules: { outcome: string; all: { read: Read; above?: number; below?: number }[] }[]; otherwise: string } | { index: Read[]; combine: 'min' | 'max' }
   /** chance that the observer reports another outcome; by which outcome is so, where a defect is overlooked more readily than one is seen that is not there */
   confusion: number | readonly number[]
@@ -66,8 +70,8 @@ export interface CueResult {
   without: number
 }
 
-/** Ways of getting at something. Paid once a visit. */
-export type Access = 'none' | 'caseOff' | 'live' | 'drained'
+/** Ways of getting at something. Paid once a visit. `dead`: terminals opened, isolated and proved dead. */
+export type Access = 'none' | 'caseOff' | 'live' | 'dead' | 'drained'
 
 /** One thing an engineer can ask, look at, listen to, read, measure or try. */
 export interface Check {
@@ -257,7 +261,7 @@ export interface FactKind {
   type: 'number' | 'choice'
   unit?: UnitSymbol
   /** with the share of appliances that have it, where odds depend on it */
-  choices?: { id: string; label: string; share?: number }[]
+  choices?: { id: string; label: string; share?: number; /** parameters it fixes */ sets?: Record<string, number> }[]
   /** the parameter it fixes, `age`, `version` for which version of a part is fitted, or `label` for what is only written down */
   narrows: string
 }

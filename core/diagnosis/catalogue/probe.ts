@@ -54,7 +54,7 @@ export function probeCheck(scheme: ControlScheme, spec: ProbeSpec): Check {
             confusion: 0.02,
           },
     minutes: 2,
-    access: 'live',
+    access: kind === 'volts' ? 'live' : 'dead',
     cautions:
       kind === 'volts'
         ? ['Live terminals: insulated probes, one hand, nobody else near. Prove the meter before and after.']

@@ -47,7 +47,7 @@ const dearer = 1.5
 const minutesPerBit = 4
 
 /** Minutes to get at something and to put it back, once a visit. Common practice. */
-export const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, drained: 20 }
+export const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, dead: 2, drained: 20 }
 /** minutes any check takes before it begins and after it ends: turning to it, writing it down. Assumed */
 export const turningTo = 2
 
@@ -55,7 +55,8 @@ export const turningTo = 2
 export function accessLeft(journal: JournalRead, access: Access): number {
   if (access === 'none') return 0
   const opened = new Set(journal.evidence.flatMap((one) => (one.visit === journal.visit ? [one.check.access] : [])))
-  const paid = opened.has(access) || (access === 'caseOff' && (opened.has('live') || opened.has('drained')))
+  const terminals = opened.has('live') || opened.has('dead')
+  const paid = opened.has(access) || ((access === 'live' || access === 'dead') && terminals) || (access === 'caseOff' && (terminals || opened.has('drained')))
   return paid ? 0 : accessMinutes[access]
 }
 

@@ -1,7 +1,7 @@
 import { type Entry, type EntryOf, standing, visitsOf } from '../../casebook/index.ts'
 import { thermistorResistance } from '../../physics/index.ts'
 import { convert, type UnitSymbol } from '../../quantity/index.ts'
-import { type Catalogue, type Check, isProbe, namedOutcome, type NumberResult, outcomesOf, probeCheck, probeProblem, specOf } from '../catalogue/index.ts'
+import { type Catalogue, type Check, isProbe, namedOutcome, type NumberResult, placeOfOutcome, probeCheck, probeProblem, specOf } from '../catalogue/index.ts'
 import { type Act, actsAfter, barring, setAside } from './acts.ts'
 import { historyAnswers, knownBackground } from './history.ts'
 import { worksNow } from './again.ts'
@@ -51,8 +51,8 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
   }
   const answer = (check: Check, entry: string, outcome: string, trust: keyof typeof doubt, told?: boolean) => {
     // an outcome of another catalogue says nothing here
-    if (!outcomesOf(check).includes(outcome)) return
-    const said = check.result.kind === 'cue' ? (outcome === 'yes' ? 1 : 0) : outcome === 'notReached' ? -1 : outcomesOf(check).indexOf(outcome)
+    const said = placeOfOutcome(check, outcome)
+    if (said === null) return
     take(groupOf(check, told), entry, trust, { outcome: said })
   }
   /** Of readings made together those that are doubted least count; beside a proper one a doubtful one says nothing more. */
@@ -102,8 +102,11 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
         const kind = catalogue.facts.find((one) => one.id === entry.payload.fact)
         const value = entry.payload.value
         if (kind?.narrows === 'version') {
-          if (kind.choices?.some((one) => one.id === value)) versions.set(kind.id, String(value))
+          for (const one of kind.choices ?? []) for (const key of Object.keys(one.sets ?? {})) delete result.known[key]
+          const chosen = kind.choices?.find((one) => one.id === value)
+          if (chosen) versions.set(kind.id, chosen.id)
           else versions.delete(kind.id)
+          Object.assign(result.known, chosen?.sets)
           break
         }
         if (!kind || typeof value !== 'number' || kind.narrows === 'label') break

@@ -15,7 +15,7 @@ export function catalogueHash(catalogue: Catalogue): string {
       system.overrun,
       system.components.map(({ id, parameters }) => [
         id,
-        Object.entries(parameters).map(([name, { value, spread, min, max }]) => [name, value, spread, min, max]),
+        Object.entries(parameters).map(([name, { value, spread, elsewhere, min, max }]) => [name, value, spread, min, max, elsewhere]),
       ]),
       runs,
       stories,

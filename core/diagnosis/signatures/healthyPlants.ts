@@ -26,7 +26,10 @@ function drawHealthy(system: BoilerSystem, count: number, seed: number): Paramet
   const random = xoroshiro128plus(seed)
   return Array.from({ length: count }, (_unused, draw) => {
     const values = nominal(system)
-    for (const [key, { value, spread, min = -Infinity, max = Infinity }] of parametersOf(system)) {
+    let others = 0
+    for (const [key, { value, spread, elsewhere, min = -Infinity, max = Infinity }] of parametersOf(system)) {
+      // one plant of every four, not the same for every such parameter, never the nominal one
+      if (elsewhere !== undefined && draw % 4 === 1 + (others++ % 3)) values[key] = elsewhere
       if (spread === undefined) continue
       const deviate = normalDeviate(uniformFloat64(random), uniformFloat64(random))
       if (draw > 0) values[key] = Math.min(max, Math.max(min, value + spread * Math.max(-2.2, Math.min(2.2, deviate))))

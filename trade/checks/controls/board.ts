@@ -1,4 +1,5 @@
 import type { CheckRow } from '../../rows.ts'
+import { withPilot } from '../../layouts.ts'
 import { at, check, dead, heating, hotWater, live, none, number, off, ohms, parameter, run, state, volts } from '../kinds.ts'
 
 const sane = at('main', 'sensorsSane')
@@ -11,7 +12,7 @@ export const boardChecks: CheckRow[] = [
     'measure.overheat',
     'Overheat device, continuity',
     off,
-    state({ id: 'made', label: 'beeps' }, { id: 'open', label: 'open' }, 'overheat.open', { above: 0.5 }, 0.02),
+    state({ id: 'made', label: 'closed' }, { id: 'open', label: 'open' }, 'overheat.open', { above: 0.5 }, 0.02),
     ['Leads off, meter across its two tabs.', 'Open: find why before it is reset.'],
     { ...opened, cautions: [dead, 'Never bridge a safety device to make it run.'], direct: true, concerns: sane },
   ),
@@ -19,7 +20,7 @@ export const boardChecks: CheckRow[] = [
     'measure.controlStat',
     'Control thermostat, continuity when cold',
     off,
-    state({ id: 'made', label: 'beeps' }, { id: 'open', label: 'open' }, 'controlStat.open', { above: 0.5 }, 0.02),
+    state({ id: 'made', label: 'closed' }, { id: 'open', label: 'open' }, 'controlStat.open', { above: 0.5 }, 0.02),
     ['Leads off, knob at its highest, boiler cold.'],
     { ...opened, cautions: [dead], direct: true, concerns: at('heating', 'limitsMade') },
   ),
@@ -29,7 +30,7 @@ export const boardChecks: CheckRow[] = [
     heating,
     number('°C', run('heating', 'flowTemperature', 'max'), 'clamp', 3, [20, 110], [0, 130]),
     ['Clamp on the flow beside the boiler, knob as set, read as the burner goes out.'],
-    { minutes: 12, concerns: at('heating', 'keepsBurning'), systems: ['regular-pilot'] },
+    { minutes: 12, concerns: at('heating', 'keepsBurning'), on: withPilot },
   ),
   check('look.controlKnob', 'Control thermostat’s knob', none, number('°C', parameter('controlStat.setting'), 'dial', 2.5, [40, 90], [0, 120]), ['As found.'], {
     minutes: 1,
@@ -40,7 +41,7 @@ export const boardChecks: CheckRow[] = [
     'look.phial',
     'Thermostat phials in their pockets',
     off,
-    state({ id: 'in', label: 'home in the pocket' }, { id: 'out', label: 'slipped out' }, 'controlStat.readsHigh', { below: -12 }),
+    state({ id: 'in', label: 'in its pocket' }, { id: 'out', label: 'slipped out' }, 'controlStat.readsHigh', { below: -12 }),
     ['Push them home, clip on.'],
     { ...opened, cautions: [dead], direct: true, concerns: at('heating', 'limitsMade') },
   ),
@@ -48,7 +49,7 @@ export const boardChecks: CheckRow[] = [
     'measure.boardFuse',
     'Board’s internal fuse, continuity',
     off,
-    state({ id: 'whole', label: 'beeps' }, { id: 'blown', label: 'open' }, 'board.power', { below: 0.5 }, 0.02),
+    state({ id: 'whole', label: 'closed' }, { id: 'blown', label: 'open' }, 'board.power', { below: 0.5 }, 0.02),
     ['Fuse out, meter across it.', 'Blown: find the short, usually water, before fitting another.'],
     { ...opened, minutes: 4, cautions: [dead], direct: true },
   ),

@@ -1,9 +1,12 @@
 import type { ControlScheme } from '@dewpoint/core/system'
 import type { CheckRow } from '../../rows.ts'
-import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
+import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts } from '../kinds.ts'
 
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
-const deadTest: Partial<CheckRow> = { access: 'live', cautions: [dead], direct: true }
+const deadTest: Partial<CheckRow> = { access: 'dead', cautions: [dead], direct: true }
+
+/** Seconds of a call in which every valve has had its travel. */
+const settled = { from: 30, to: 42 }
 
 /** What can be seen and measured on a system whose wiring is known. */
 export const wiringChecks: CheckRow[] = [
@@ -11,8 +14,15 @@ export const wiringChecks: CheckRow[] = [
     'listen.pumpUnasked',
     'Does the pump run with nothing calling?',
     none,
-    yesNo({ yes: 'it runs', no: 'it stands' }, [{ read: run('idle', 'pumpVolts', 'max'), above: 150 }], 0.04),
-    ['Thermostats down, taps shut, overrun over: a screwdriver to the ear.'],
+    oneOf(
+      [
+        { id: 'yes', label: 'it runs all the time', when: [{ read: run('idle', 'pumpVolts', 'mean'), above: 170 }] },
+        { id: 'brief', label: 'a minute now and then', when: [{ read: run('idle', 'pumpVolts', 'max'), above: 150 }] },
+        { id: 'no', label: 'it stands' },
+      ],
+      0.04,
+    ),
+    ['Thermostats down, taps shut, overrun over: a screwdriver to the ear.', 'Keep-warm, frost protection and a kick of a few seconds a day are no fault.'],
     { minutes: 2, concerns: at('heating', 'heatCalled') },
   ),
   check(
@@ -20,8 +30,67 @@ export const wiringChecks: CheckRow[] = [
     'Demand terminal with nothing calling',
     none,
     volts(run('idle', 'heatCallVolts', 'max')),
-    ['Thermostats down. A few volts on a high-impedance meter are a ghost: the low-impedance tester settles it.'],
+    ['Thermostats down. 30 to 110 V on a high-impedance meter may be a ghost: the low-impedance tester settles it.'],
     { ...tested, concerns: at('heating', 'heatCalled') },
+  ),
+  check(
+    'ask.offHours',
+    'Does anything heat outside its hours?',
+    none,
+    oneOf(
+      [
+        {
+          id: 'rooms',
+          label: 'the rooms',
+          when: [
+            { read: parameter('programmer.heatingStuck'), above: -1 },
+            // fed from behind a call at the boiler, a dead output reads live as well: what is behind the thermostat tells
+            { read: run('programmedOff', 'heatingMotorVolts', 'mean', settled), above: 100 },
+          ],
+        },
+        { id: 'store', label: 'the hot water', when: [{ read: run('programmedOff', 'hotWaterMotorVolts', 'mean', settled), above: 100 }] },
+        { id: 'no', label: 'no' },
+      ],
+      0.06,
+    ),
+    ['Thermostats as usual, everything off at the programmer. Frost protection in hard frost is no fault.'],
+    { needs: 'roomStat', concerns: at('heating', 'timerOn') },
+  ),
+  check(
+    'try.circuitsAlone',
+    'Each circuit alone, then both: which of them fire the boiler?',
+    none,
+    oneOf(
+      [
+        {
+          id: 'roomsOnlyWithStore',
+          label: 'rooms only while hot water is on',
+          when: [
+            { read: run('heatingAlone', 'heatCallVolts', 'mean', settled), below: 100 },
+            { read: run('heating', 'heatCallVolts', 'max'), above: 100 },
+          ],
+        },
+        {
+          id: 'neither',
+          label: 'none of them',
+          when: [
+            { read: run('heatingAlone', 'heatCallVolts', 'mean', settled), below: 100 },
+            { read: run('stored', 'hotWaterCallVolts', 'max'), below: 100 },
+          ],
+        },
+        { id: 'storeOnly', label: 'the cylinder, not the rooms', when: [{ read: run('heatingAlone', 'heatCallVolts', 'mean', settled), below: 100 }] },
+        { id: 'roomsOnly', label: 'the rooms, not the cylinder', when: [{ read: run('stored', 'hotWaterCallVolts', 'max'), below: 100 }] },
+        {
+          id: 'roomsDropOut',
+          label: 'each alone; the rooms drop out with both',
+          when: [{ read: run('both', 'heatingValve', 'mean', settled), below: 0.4 }],
+        },
+        { id: 'all', label: 'each, and both together' },
+      ],
+      0.04,
+    ),
+    ['At the programmer: hot water off and heating on, then the other way round, then both. Give the valve its travel time.'],
+    { minutes: 6, needs: 'programmerLive', concerns: at('heating', 'statCalls') },
   ),
   check(
     'measure.heatingOutputOff',
@@ -49,7 +118,7 @@ export const wiringChecks: CheckRow[] = [
   ),
   check(
     'measure.zone2StatOff',
-    'Second zone’s thermostat turned to its lowest',
+    'Zone 2 thermostat turned to its lowest',
     off,
     state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stuck closed' }, 'zone2Stat.stuckClosed', { above: 0.5 }),
     ['Between its two wires.'],
@@ -57,23 +126,23 @@ export const wiringChecks: CheckRow[] = [
   ),
   check(
     'look.highLimit',
-    'High limit of the cylinder: has it tripped?',
+    'High limit: made or tripped?',
     off,
     state({ id: 'made', label: 'made' }, { id: 'tripped', label: 'tripped: its button is out' }, 'highLimit.tripped', { above: 0.5 }),
-    ['Continuity across it, button felt. It trips for a reason: store too hot, thermostat off its surface.'],
-    { ...deadTest, concerns: at('hotWater', 'statCalls') },
+    ['Cover off, continuity across it; the reset button may be under a cap. It trips for a reason: store too hot, thermostat not on the metal.'],
+    { ...deadTest, minutes: 4, concerns: at('hotWater', 'statCalls') },
   ),
   check(
     'measure.supplyFuse',
-    'Fuse of the isolator',
+    'Fuse in the spur',
     off,
-    state({ id: 'whole', label: 'beeps' }, { id: 'blown', label: 'open' }, 'supply.fuse', { below: 0.5 }, 0.02),
+    state({ id: 'whole', label: 'closed' }, { id: 'blown', label: 'open' }, 'supply.fuse', { below: 0.5 }, 0.02),
     ['Fuse out, meter across it. Blown: find the short first.'],
     { ...deadTest, minutes: 2 },
   ),
   check(
     'measure.polarity',
-    'Polarity at the isolator',
+    'Polarity at the spur',
     none,
     state({ id: 'right', label: 'live on L' }, { id: 'reversed', label: 'live on N' }, 'supply.reversed', { above: 0.5 }, 0.02),
     ['L to earth, then N to earth.'],
@@ -182,11 +251,8 @@ function midPositionChecks(): CheckRow[] {
   return rows.map((row) => ({ ...row, needs: 'midValve' }))
 }
 
-/** The room thermostat’s two wires joined for a moment: whatever else stands in the way of the call still does. */
-export function bridgeCheck({ conductors, paths }: ControlScheme): CheckRow[] {
-  const path = paths.heating?.terminals ?? []
-  const along = conductors.filter(({ from, to }) => path.includes(from) && path.includes(to))
-  const broken = [...along.map(({ id }) => `${id}.continuity`), 'programmer.heatingOutput', 'programmer.alive', 'supply.fuse', 'supply.live']
+/** The room thermostat’s two wires joined for a moment: whatever else stands in the way of the call still does, the valve and its switch among it. */
+export function bridgeCheck(): CheckRow[] {
   return [
     {
       ...check(
@@ -197,9 +263,10 @@ export function bridgeCheck({ conductors, paths }: ControlScheme): CheckRow[] {
           kind: 'outcome',
           outcomes: [
             { id: 'calls', label: 'it calls: thermostat or its setting' },
-            { id: 'stays', label: 'nothing: look beside it' },
+            { id: 'stays', label: 'nothing: look further along the circuit' },
           ],
-          decide: { rules: broken.map((key) => ({ outcome: 'stays', all: [{ read: parameter(key), below: 0.5 }] })), otherwise: 'calls' },
+          // the demand terminal goes live once the valve has had its travel time
+          decide: { rules: [{ outcome: 'calls', all: [{ read: run('bridged', 'heatCallVolts', 'max'), above: 100 }] }], otherwise: 'stays' },
           confusion: 0.04,
         },
         [
@@ -207,7 +274,7 @@ export function bridgeCheck({ conductors, paths }: ControlScheme): CheckRow[] {
           'Both wires of one circuit and one voltage; never with a thermostat that switches another supply.',
         ],
         {
-          ...tested,
+          access: 'dead',
           cautions: [dead, 'Only a room thermostat, only for the test. Never bridge a limit, an overheat device or any safety device.'],
           minutes: 6,
           concerns: at('heating', 'statCalls'),
@@ -225,15 +292,15 @@ export function conductorChecks({ conductors, components }: ControlScheme): Chec
     const stored = id.startsWith('hotWater')
     return check(
       `measure.core.${id}`,
-      `${label}: followed and tested`,
+      `${label}: traced and tested`,
       off,
       oneOf(
         [
           { id: 'nothing', label: 'an end is in no terminal', when: [{ read: parameter(`${id}.landed`), below: 0.5 }] },
           { id: 'open', label: 'open', when: [{ read: parameter(`${id}.continuity`), below: 0.5 }] },
           { id: 'elsewhere', label: 'on another terminal', when: [{ read: parameter(`${id}.landsOn`), above: 0.5 }] },
-          { id: 'touches', label: 'touches its neighbour', when: [{ read: parameter(`${id}.shorted`), above: 0.5 }] },
-          { id: 'whole', label: 'whole, on its own terminals' },
+          { id: 'touches', label: 'shorted to the next core', when: [{ read: parameter(`${id}.shorted`), above: 0.5 }] },
+          { id: 'whole', label: 'intact, on its own terminals' },
         ],
         0.03,
       ),

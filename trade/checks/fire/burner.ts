@@ -1,11 +1,11 @@
 import type { CheckRow } from '../../rows.ts'
+import { withPilot } from '../../layouts.ts'
 import {
   at,
   caseOff,
   check,
   cue,
   dead,
-  full,
   gas,
   heating,
   hotWater,
@@ -14,12 +14,12 @@ import {
   number,
   off,
   ohms,
+  oneOf,
   parameter,
   run,
   starting,
   state,
   volts,
-  yesNo,
 } from '../kinds.ts'
 
 const lit = at('main', 'lit')
@@ -31,7 +31,7 @@ const fanned = { ...opened, cautions: [live] }
 export const burnerChecks: CheckRow[] = [
   check(
     'measure.gasStanding',
-    'Gas pressure at the valve inlet, nothing burning',
+    'Standing gas pressure at the gas valve inlet',
     none,
     number('mbar', run('idle', 'gasInlet', 'max'), 'manometer', 0.8, [0, 45], [-1, 100]),
     ['Manometer zeroed, on the inlet test point.', 'Close the test point and prove it tight.'],
@@ -39,10 +39,10 @@ export const burnerChecks: CheckRow[] = [
   ),
   check(
     'measure.gasWorking',
-    'Gas pressure at the valve inlet, full rate',
+    'Working gas pressure at the gas valve inlet',
     starting,
     number('mbar', run('high', 'gasInlet', 'settled'), 'manometer', 1, [0, 45], [-1, 100]),
-    ['Manometer on the inlet test point, burner at full rate.'],
+    ['Manometer on the inlet test point, highest-rate function: a tap’s own demand may be less.'],
     { ...opened, minutes: 4, cautions: [gas, caseOff], concerns: burning },
   ),
   check(
@@ -50,23 +50,26 @@ export const burnerChecks: CheckRow[] = [
     'Gas rate at the meter, full rate',
     starting,
     number('m³/h', run('high', 'gasRate', 'max'), 'meter', 0.08, [0, 4], [0, 20]),
-    ['Everything else off.', 'Two minutes by the watch, times thirty.'],
+    ['Highest-rate function, every other appliance off.', 'Two minutes by the watch, times thirty; a dial or an imperial meter by one whole revolution.'],
     { minutes: 4, cautions: [gas], concerns: burning },
   ),
   check(
     'measure.burnerPressureHigh',
     'Burner pressure, full rate',
-    full,
-    number('mbar', run('full', 'burnerPressure', 'max'), 'manometer', 0.35, [0, 16], [-1, 60]),
-    ['Manometer on the burner test point, tap fully open.', 'Plate: 11.2 mbar on this model.'],
+    starting,
+    number('mbar', run('highRate', 'burnerPressure', 'max'), 'manometer', 0.35, [0, 16], [-1, 60]),
+    ['Manometer on the burner test point, highest-rate function.', 'The maker’s figure: {gasValve.highPressure} mbar on this model.'],
     { ...opened, minutes: 4, cautions: [gas, caseOff], concerns: at('hotWater', 'holdsTemperature') },
   ),
   check(
     'measure.lowPressureSetting',
-    'Burner pressure with the modulator at its lowest',
+    'Burner pressure at minimum rate',
     heating,
     number('mbar', run('lowRate', 'burnerPressure', 'whileLit'), 'manometer', 0.25, [0, 12], [-1, 60]),
-    ['Board’s lowest-rate function, manometer on the burner test point.', 'Plate: 2 mbar on this model. It is set by hand only.'],
+    [
+      'Board’s lowest-rate function, manometer on the burner test point.',
+      'The maker’s figure: {gasValve.lowPressure} mbar on this model. It is set by hand only.',
+    ],
     { ...opened, direct: true, minutes: 5, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
   ),
   check(
@@ -74,14 +77,14 @@ export const burnerChecks: CheckRow[] = [
     'Burner pressure, main flame burning',
     heating,
     number('mbar', run('heating', 'burnerPressure', 'max'), 'manometer', 0.35, [0, 20], [-1, 60]),
-    ['Manometer on the burner test point. Plate: 14 mbar on this model.'],
-    { ...opened, minutes: 4, cautions: [gas, caseOff], concerns: at('heating', 'lit'), systems: ['regular-pilot'] },
+    ['Manometer on the burner test point. The maker’s figure: {gasValve.highPressure} mbar on this model.'],
+    { ...opened, minutes: 4, cautions: [gas, caseOff], concerns: at('heating', 'lit'), on: withPilot },
   ),
   check(
     'try.modulator',
-    'Does burner pressure follow as the tap is throttled?',
+    'Does the burner modulate as the tap is throttled?',
     hotWater,
-    state({ id: 'follows', label: 'follows' }, { id: 'stays', label: 'stays where it is' }, 'gasValve.modulatorStuckAt', { above: -0.5 }, 0.05),
+    state({ id: 'follows', label: 'modulates' }, { id: 'stays', label: 'stays put' }, 'gasValve.modulatorStuckAt', { above: -0.5 }, 0.05),
     ['Manometer on the burner test point, tap from full to a basin’s flow.'],
     { ...opened, minutes: 6, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
   ),
@@ -128,19 +131,44 @@ export const burnerChecks: CheckRow[] = [
     ['Meter in series with the sensing lead, or the display’s flame reading.', 'Read in the seconds it burns.'],
     { ...fanned, minutes: 4, concerns: burning },
   ),
-  check('look.sensingElectrode', 'Flame-sensing electrode taken out', off, cue(0.06), ['Crust, crack in the porcelain, a loose or burnt lead, a poor earth.'], {
-    ...opened,
-    minutes: 8,
-    cautions: [dead, gas],
-    concerns: burning,
-  }),
+  check(
+    'look.sensingElectrode',
+    'Sensing electrode crusted, cracked, or its lead poor?',
+    off,
+    cue(0.06),
+    ['Crust, crack in the porcelain, a loose or burnt lead, a poor earth.'],
+    {
+      ...opened,
+      minutes: 8,
+      cautions: [dead, gas],
+      concerns: burning,
+    },
+  ),
   check(
     'look.sparkGap',
-    'Spark seen at the electrode',
+    'Spark at the electrode',
     starting,
-    yesNo({ yes: 'jumps the gap', no: 'none, or to the wrong place' }, [{ read: run('main', 'sparkOn', 'max'), above: 0.5 }], 0.04),
+    {
+      ...oneOf(
+        [
+          { id: 'yes', label: 'across the gap', when: [{ read: run('main', 'sparkOn', 'max'), above: 0.5 }] },
+          { id: 'tracks', label: 'jumps elsewhere', when: [{ read: parameter('ignition.tracks'), above: 0.5 }] },
+          { id: 'none', label: 'none' },
+        ],
+        [0.04, 0.04, 0.005],
+      ),
+      once: [{ id: 'no', label: 'none, or to the wrong place', means: ['none', 'tracks'] }],
+    },
     ['Gas shut at the cock, case off, room dimmed.'],
     { ...opened, minutes: 4, cautions: ['High voltage: do not touch lead or electrode.', caseOff], direct: true, concerns: lit },
+  ),
+  check(
+    'try.sparkElsewhere',
+    'Generator tried at its own terminal: does it spark there?',
+    starting,
+    state({ id: 'yes', label: 'sparks' }, { id: 'no', label: 'dead, though supplied' }, 'ignition.generator', { below: 0.5 }, 0.04),
+    ['Lead off at the generator, an insulated probe near its terminal as it tries; supply to it proved.'],
+    { ...opened, minutes: 4, cautions: ['High voltage: keep fingers away from terminal and lead.', live], direct: true, concerns: lit },
   ),
   check(
     'look.pilotJet',
@@ -156,14 +184,15 @@ export const burnerChecks: CheckRow[] = [
     none,
     number('mbar', parameter('gas.leak'), 'manometer', 0.2, [0, 12], [-1, 40]),
     ['At the meter, everything off, let it settle, two minutes.', 'A fall, or a smell: emergency procedure, not a diagnosis.'],
-    { minutes: 6, cautions: [gas], direct: true },
+    // what may be lost with appliances connected and no smell, on a domestic meter. From memory
+    { minutes: 6, cautions: [gas], direct: true, unsafe: { danger: 'gasSmell', above: 4 } },
   ),
   check(
     'look.gasUnion',
     'Leak fluid on the valve’s joints and test points',
     none,
     state({ id: 'tight', label: 'no bubbles' }, { id: 'leaks', label: 'bubbles' }, 'gasValve.unionLeak', { above: 0.5 }),
-    ['Brush every joint you have touched. Leaks when tight: strip the sleeve, look for corrosion beside it.'],
-    { ...opened, minutes: 4, cautions: [gas], direct: true, concerns: lit },
+    ['Brush every joint, touched or not. Bubbles although it is tight: the pipe beside it, corroded under its sleeve.'],
+    { ...opened, minutes: 4, cautions: [gas], direct: true, concerns: lit, unsafe: { danger: 'gasSmell', outcomes: ['leaks'] } },
   ),
 ]

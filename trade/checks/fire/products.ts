@@ -1,10 +1,10 @@
 import type { CheckRow } from '../../rows.ts'
+import { fullyModulating, premix } from '../../layouts.ts'
 import { at, check, cue, dead, gas, heating, none, number, off, run, starting, state } from '../kinds.ts'
 
 const burning = at('main', 'keepsBurning')
 const opened: Partial<CheckRow> = { access: 'caseOff' }
 const analysed = { minutes: 6, concerns: burning, cautions: [gas, 'CO in the room: measure the room air first.'] }
-const premix = ['premix-combi', 'coil-combi', 'system-boiler', 'zone-24v']
 
 /** Products of combustion, and what makes them wrong. */
 export const productChecks: CheckRow[] = [
@@ -30,7 +30,7 @@ export const productChecks: CheckRow[] = [
     starting,
     number('%', run('high', 'carbonDioxide', 'max'), 'analyser', 0.15, [3, 12.5], [0, 20]),
     ['Probe in the flue sampling point, purged; highest-rate function, three minutes.'],
-    { ...analysed, systems: ['premix-combi', 'coil-combi', 'system-boiler', 'zone-24v', 'atmos-combi'] },
+    { ...analysed, on: fullyModulating },
   ),
   check(
     'measure.carbonDioxideLow',
@@ -38,7 +38,7 @@ export const productChecks: CheckRow[] = [
     heating,
     number('%', run('lowRate', 'carbonDioxide', 'whileLit'), 'analyser', 0.15, [2, 12.5], [0, 20]),
     ['Same probe, lowest-rate function, three minutes.'],
-    { ...analysed, systems: premix },
+    { ...analysed, on: premix },
   ),
   check(
     'measure.carbonMonoxide',
@@ -53,15 +53,15 @@ export const productChecks: CheckRow[] = [
     'measure.flueTemperature',
     'Flue gas temperature, full rate',
     starting,
-    number('°C', run('high', 'flueTemperature', 'whileLit'), 'clamp', 4, [10, 320], [0, 450]),
+    number('°C', run('high', 'flueTemperature', 'whileLit'), 'flueThermometer', 4, [10, 320], [0, 450]),
     ['On the analyser, same probe; compare with the return temperature.'],
     { ...analysed },
   ),
   check(
     'look.fins',
-    'Main exchanger, fire side',
+    'Main exchanger flueways',
     off,
-    state({ id: 'clean', label: 'clean fins' }, { id: 'dirty', label: 'packed with debris' }, 'exchanger.dirt', { above: 1.8 }),
+    state({ id: 'clean', label: 'clean fins' }, { id: 'dirty', label: 'packed with debris' }, 'exchanger.dirt', { above: 1.3 }),
     ['Door off, mirror and torch. New door seal every time it is opened.'],
     { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
   ),
@@ -72,17 +72,17 @@ export const productChecks: CheckRow[] = [
     number('%', run('high', 'airCarbonDioxide', 'max'), 'analyser', 0.06, [0, 3], [0, 15]),
     ['Analyser probe in the air sampling point: products there mean a seal is leaking.', 'Find the highest reading, usually the joint on the exchanger.'],
     // fresh air has 0.04 %; well above what the analyser is off. From memory
-    { ...analysed, mistake: 'One bad seal: inspect them all.', unsafe: { danger: 'fumes', above: 0.3 } },
+    { ...analysed, mistake: 'One bad seal: inspect them all.', unsafe: { danger: 'fumes', above: 0.2 } },
   ),
   check(
     'look.fireSideWet',
-    'Water in the combustion chamber, boiler cold and full',
+    'Clean water in the chamber, boiler cold and pressurised?',
     off,
     cue(0.001),
     ['Door off, torch: tracks of clean water down the fins.'],
     { direct: true, ...opened, minutes: 12, cautions: [dead, gas], concerns: burning },
   ),
-  check('look.flueSeals', 'Flue joints and seals taken apart', off, cue(0.001), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+  check('look.flueSeals', 'Flue seal torn, hardened or slipped?', off, cue(0.001), ['Torn, hardened, slipped seals. Renew all of that run.'], {
     direct: true,
     ...opened,
     minutes: 15,
@@ -95,7 +95,7 @@ export const productChecks: CheckRow[] = [
     'look.burnerMesh',
     'Burner surface',
     off,
-    state({ id: 'clean', label: 'clean' }, { id: 'dirty', label: 'clogged or split' }, 'burner.dirt', { above: 4 }),
+    state({ id: 'clean', label: 'clean' }, { id: 'dirty', label: 'clogged or split' }, 'burner.dirt', { above: 2.5 }),
     ['Door off. Brush gently, look for splits and lint.'],
     { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
   ),
@@ -113,6 +113,6 @@ export const productChecks: CheckRow[] = [
     off,
     state({ id: 'whole', label: 'whole' }, { id: 'leaking', label: 'scorched or broken' }, 'burner.doorLeak', { above: 0.5 }, 0.04),
     ['Brown marks outside the seal. Renew whenever the door is opened.'],
-    { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: burning },
+    { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: burning, unsafe: { danger: 'fumes', outcomes: ['leaking'] } },
   ),
 ]

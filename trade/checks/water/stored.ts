@@ -1,5 +1,5 @@
 import type { CheckRow } from '../../rows.ts'
-import { at, check, clamped, cue, hotWater, none, number, oneOf, parameter, run, state, unvented, yesNo } from '../kinds.ts'
+import { at, check, clamped, cue, hotWater, inTheStream, none, number, oneOf, parameter, run, state, unvented, yesNo } from '../kinds.ts'
 
 const warm = at('hotWater', 'storeWarm')
 
@@ -7,7 +7,7 @@ const warm = at('hotWater', 'storeWarm')
 export const storedChecks: CheckRow[] = [
   check(
     'measure.storeTemperature',
-    'Stored water after twenty-five minutes of heating',
+    'Stored water at the end of a heat-up',
     hotWater,
     clamped(run('stored', 'cylinderTemperature', 'last'), [5, 85], 3),
     ['Clamp under the lagging, two thirds up; or a tap run for a minute.'],
@@ -18,7 +18,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.coilFlow',
-    'Pipe into the coil, ten minutes in',
+    'Coil flow pipe after ten minutes',
     hotWater,
     clamped(run('stored', 'plateIn', 'mean', { from: 480, to: 720 }), [5, 95], 3),
     ['Clamp on bare pipe at the cylinder.'],
@@ -29,7 +29,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.coilReturn',
-    'Pipe out of the coil, ten minutes in',
+    'Coil return pipe after ten minutes',
     hotWater,
     clamped(run('stored', 'plateOut', 'mean', { from: 480, to: 720 }), [5, 95], 3),
     ['Clamp on bare pipe at the cylinder, the same moment.'],
@@ -52,9 +52,9 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.drawTemperature',
-    'Tap temperature from a hot store, first half minute',
+    'Tap temperature, first half minute, cylinder hot',
     hotWater,
-    clamped(run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), [5, 75]),
+    inTheStream(run('drawOff', 'tapTemperature', 'mean', { from: 10, to: 40 }), [5, 75]),
     ['Thermometer in the stream; store known to be at 60 °C.'],
     {
       cautions: ['Water may scald.'],
@@ -93,10 +93,11 @@ export const storedChecks: CheckRow[] = [
     'measure.cylinderPressure',
     'Pressure behind the reducing valve, nothing drawn',
     none,
-    number('bar', run('idle', 'cylinderPressure', 'last'), 'tester', 0.12, [0, 7], [0, 16]),
-    ['Gauge at the drain or the port of the valve.'],
+    number('bar', run('idle', 'cylinderPressure', 'last'), 'tester', 0.12, [0, 9], [0, 16]),
+    ['Gauge at the drain or the port of the valve.', 'A bar above {reducingValve.setting} with nothing drawn: the valve passes.'],
     {
       minutes: 6,
+      direct: true,
       cautions: [unvented],
     },
   ),
@@ -113,7 +114,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'measure.airGapCharge',
-    'Charge of the cylinder’s vessel, water off and a tap open',
+    'Cylinder vessel charge, water off, tap open',
     { demand: 'none', drained: true },
     number('bar', parameter('cylinderVessel.preCharge'), 'tester', 0.1, [0, 5], [-0.2, 12]),
     ['Mains off, hot tap open until it stops, then the tester.', 'An internal air gap has no valve: it is restored by the maker’s procedure.'],
@@ -121,7 +122,7 @@ export const storedChecks: CheckRow[] = [
   ),
   check(
     'look.airGapWater',
-    'Air valve of the cylinder’s vessel pressed',
+    'Cylinder vessel air valve: air or water?',
     none,
     state({ id: 'air', label: 'air' }, { id: 'water', label: 'water' }, 'cylinderVessel.cushion', { below: 0.3 }),
     ['A brief press, cloth over it.'],
@@ -137,13 +138,36 @@ export const storedChecks: CheckRow[] = [
     oneOf(
       [
         { id: 'always', label: 'runs at all times', when: [{ read: run('idle', 'tundishFlow', 'last'), above: 0.002 }] },
-        { id: 'hot', label: 'runs as it gets hot', when: [{ read: run('stored', 'tundishFlow', 'max'), above: 0.002 }] },
-        { id: 'dry', label: 'dry' },
+        { id: 'dry', label: 'dry', when: ['stored', 'storeOn'].map((id) => ({ read: run(id, 'tundishFlow', 'max'), below: 0.002 })) },
+        { id: 'hot', label: 'runs as it gets hot' },
       ],
       0.03,
     ),
     ['Dry it, then watch a heat-up.'],
     { minutes: 20, cautions: [unvented, 'Steam or boiling water there: shut the heat off and stand clear.'] },
+  ),
+  check(
+    'look.reliefPipes',
+    'Which pipe above the tundish is wet?',
+    none,
+    oneOf(
+      [
+        {
+          id: 'temperature',
+          label: 'from the temperature relief on the cylinder',
+          when: [{ read: parameter('expansionRelief.temperaturePassing'), above: 0.001 }],
+        },
+        {
+          id: 'expansion',
+          label: 'from the expansion relief',
+          when: ['stored', 'storeOn'].map((id) => ({ read: run(id, 'tundishFlow', 'max'), above: 0.002 })),
+        },
+        { id: 'dry', label: 'neither' },
+      ],
+      0.03,
+    ),
+    ['Dry paper at the joint of each.', 'Hot or steaming: heat off, stand clear, it is no drip.'],
+    { minutes: 2, direct: true, cautions: [unvented] },
   ),
   check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.001), ['Mains off, strainer out, rinse.'], {
     direct: true,

@@ -1,6 +1,8 @@
 import type { CheckRow } from '../../rows.ts'
+import { electric, onTheSpot } from '../../layouts.ts'
 import {
   at,
+  atRest,
   check,
   clamped,
   cue,
@@ -15,6 +17,7 @@ import {
   number,
   off,
   ohms,
+  oneOf,
   parameter,
   run,
   state,
@@ -33,7 +36,7 @@ const opened: Partial<CheckRow> = { access: 'caseOff' }
 export const waterChecks: CheckRow[] = [
   check(
     'measure.heatCall',
-    'Voltage at the demand terminal with everything calling',
+    'Voltage at the demand terminal while rooms call',
     heating,
     volts(run('heating', 'heatCallVolts', 'max')),
     ['Programmer on, room thermostat to its highest.', 'Demand terminal to neutral, then to earth.'],
@@ -61,7 +64,7 @@ export const waterChecks: CheckRow[] = [
       ...opened,
       cautions: [live],
       concerns: at('hotWater', 'waterProved'),
-      systems: ['electric-flow'],
+      on: electric,
     },
   ),
   check(
@@ -79,15 +82,15 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'look.pumpShaft',
-    'Pump shaft turned by hand',
+    'Pump shaft by hand',
     off,
-    state({ id: 'free', label: 'turns freely' }, { id: 'stuck', label: 'will not turn' }, 'pump.head', { below: 0.06 }),
-    ['Vent screw out over a cloth, blade in the slot.'],
+    state({ id: 'free', label: 'free' }, { id: 'stuck', label: 'seized' }, 'pump.shaft', { below: 0.5 }),
+    ['Vent screw out over a cloth, blade in the slot; a hexagon on some, none at all on others.'],
     { ...opened, minutes: 4, cautions: [dead, hotParts], direct: true, concerns: water },
   ),
   check(
     'measure.heatingRise',
-    'Difference between flow and return on heating',
+    'Flow and return difference on heating',
     heating,
     number('K', run('heating', 'boilerRise', 'mean', { from: 200, to: 360 }), 'clamp', 2, [0, 60], [-5, 80]),
     ['One clamp on flow, one on return, after five minutes of heating.'],
@@ -154,20 +157,67 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'look.vesselValve',
-    'Press the vessel’s air valve for a moment',
+    'Press the pin of the vessel’s air valve',
     none,
-    state({ id: 'air', label: 'air' }, { id: 'water', label: 'water' }, 'vessel.cushion', { below: 0.3 }),
+    oneOf(
+      [
+        { id: 'water', label: 'water', when: [{ read: parameter('vessel.cushion'), below: 0.3 }] },
+        { id: 'nothing', label: 'nothing comes', when: [{ read: parameter('vessel.preCharge'), below: -0.6 }] },
+        { id: 'air', label: 'air, or a short puff' },
+      ],
+      // a flat vessel under water pressure still gives a puff
+      [0.03, 0.2, 0.001],
+    ),
     ['Cap off, press the pin briefly, cap on.'],
     { ...opened, minutes: 2, cautions: ['Stored pressure: face away, cloth over the valve.'], direct: true },
   ),
-  check('look.vesselCore', 'Leak fluid on the vessel’s air valve', none, cue(0.001), ['Bubbles: the core passes. Wipe, cap.'], {
+  check(
+    'try.vesselHolds',
+    'Vessel pumped up with the drain open: does it hold five minutes?',
+    { demand: 'none', drained: true },
+    oneOf(
+      [
+        { id: 'water', label: 'falls, air or water at the drain', when: [{ read: parameter('vessel.cushion'), below: 0.3 }] },
+        { id: 'core', label: 'falls, bubbles at the core', when: [{ read: parameter('vessel.corePasses'), above: 0.5 }] },
+        { id: 'holds', label: 'holds' },
+      ],
+      [0.03, 0.03, 0.01],
+    ),
+    ['Water side drained, drain left open.', 'Pump to {vessel.preCharge} bar, leak fluid on the core, five minutes.'],
+    { minutes: 10, access: 'drained', cautions: [stored], direct: true },
+  ),
+  check('look.vesselCore', 'Does the vessel’s air valve bubble under leak fluid?', none, cue(0.001), ['Bubbles: the core passes. Wipe, cap.'], {
     direct: true,
     ...opened,
     minutes: 2,
   }),
   check(
+    'try.vesselPipe',
+    'Pipe to the vessel, loosened when drained: does the vessel’s water come?',
+    { demand: 'none', drained: true },
+    state({ id: 'clear', label: 'clear' }, { id: 'blocked', label: 'blocked with sludge' }, 'vessel.connection', { below: 0.6 }),
+    ['Charge good, it holds, and still runs up hot: then the pipe.'],
+    { minutes: 8, access: 'drained', cautions: [stored], direct: true },
+  ),
+  check(
+    'look.fillValve',
+    'Isolating valve of the automatic fill shut: does the gauge stop climbing?',
+    none,
+    state({ id: 'no', label: 'no' }, { id: 'yes', label: 'yes: it lets by' }, 'fillingLoop.automatic', { above: 0.5 }, 0.05),
+    ['Shut for an hour, system cold.'],
+    { minutes: 5, direct: true },
+  ),
+  check(
+    'look.systemVolume',
+    'Water in the system, from its radiators',
+    none,
+    number('l', parameter('system.volume'), 'guess', 12, [20, 260], [2, 2000]),
+    ['Count panels and metres of pipe: a double panel of a metre holds about eight litres, a boiler three.'],
+    { minutes: 5, direct: true },
+  ),
+  check(
     'look.vesselPlate',
-    'Size on the vessel’s plate against the water in the system',
+    'Vessel size, from its plate',
     none,
     number('l', parameter('vessel.volume'), 'dial', 0.4, [2, 30], [1, 200]),
     ['Read it off; all vessels together.', 'Compare with what the system’s volume asks for: see the sum.'],
@@ -199,7 +249,7 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'try.climbHot',
-    'Climb of the gauge from cold to hot, from 1.2 bar',
+    'Rise on the gauge, cold to hot, from 1.2 bar',
     heating,
     gaugeChange(story('day', 0, 'climb'), 0.1),
     ['Bring it to 1.2 bar cold, run heating, watch for the highest.'],
@@ -226,12 +276,12 @@ export const waterChecks: CheckRow[] = [
     ['Heating off, 1.2 bar cold, a full bath.'],
     {
       minutes: 14,
-      systems: ['premix-combi', 'atmos-combi', 'coil-combi'],
+      on: onTheSpot,
     },
   ),
   check(
     'try.letOut',
-    'Change of the gauge as water is let out',
+    'Gauge as water is drained off',
     none,
     gaugeChange(story('letOut', 0, 'change'), 0.12),
     ['Bring it to 1.2 bar first.', 'A litre and a half into a measure, at the drain or a radiator: it should fall noticeably.'],
@@ -244,7 +294,7 @@ export const waterChecks: CheckRow[] = [
     'measure.secondGauge',
     'A second gauge at the drain point',
     none,
-    number('bar', run('idle', 'pressure', 'last'), 'tester', 0.06, [0, 3.4], [-0.5, 8]),
+    number('bar', run('idle', 'pressure', 'mean', atRest), 'tester', 0.06, [0, 3.4], [-0.5, 8]),
     ['A tester on the drain or filling point, valve opened.'],
     {
       sameAs: ['look.gaugeCold', 'display.pressure'],
@@ -266,13 +316,13 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'look.adapterUnions',
-    'Unions and joints inside the case, wiped and watched',
+    'Joint inside the case weeping after wiping dry?',
     none,
     cue(0.04),
     ['Dry paper round each, first cold with taps shut, then hot.'],
     { ...opened, minutes: 8 },
   ),
-  check('look.magnetHose', 'Hoses squeezed when drained: do they crunch?', { demand: 'none', drained: true }, cue(0.05), ['Debris held in the hoses.'], {
+  check('look.magnetHose', 'Do the drained hoses crunch when squeezed?', { demand: 'none', drained: true }, cue(0.05), ['Debris held in the hoses.'], {
     minutes: 3,
     access: 'drained',
   }),

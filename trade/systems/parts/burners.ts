@@ -7,25 +7,33 @@ export const burners = {
     id: 'fan',
     label: 'Fan',
     parameters: {
-      torque: share('share of the commanded speed reached', 1, { spread: 0.01, max: 1.2 }),
+      torque: share('share of its drive left', 1, { spread: 0.01, max: 1.2 }),
       tacho: share('share of turns reported to the board', 1, { max: 1.2 }),
       maximumSpeed: number(6000, 'rev/min', 'at full rate', own, { spread: 60, min: 1000 }),
       ignitionSpeed: number(3000, 'rev/min', 'while lighting', own, { min: 500 }),
       purgeSpeed: number(4000, 'rev/min', 'while purging', own, { min: 500 }),
     },
   },
+  fanLead: { id: 'fanLead', label: 'Fan lead and plug', parameters: { continuity: share('whether the board’s supply reaches the fan') } },
   mainsFan: {
     id: 'fan',
     label: 'Fan',
     parameters: {
       torque: share('share of its speed reached', 1, { spread: 0.01, max: 1.1 }),
       maximumSpeed: number(2500, 'rev/min', 'on 230 V', own, { min: 500 }),
+      pressure: number(1.2, 'mbar', 'difference it makes across the air switch', mem, { min: 0.3, max: 5 }),
+      takeOff: share('share of that its take-off passes on', 1, { max: 1.05 }),
     },
   },
   airSwitch: {
     id: 'airSwitch',
     label: 'Air pressure switch',
-    parameters: { stuck: number(0, '1', '−1 never closes, 0 works, 1 stuck closed', own, { min: -1, max: 1 }) },
+    parameters: {
+      stuck: number(0, '1', '−1 never closes, 0 works, 1 stuck closed', own, { min: -1, max: 1 }),
+      makesAt: number(0.6, 'mbar', 'difference it makes at', mem, { min: 0.2, max: 5 }),
+      conducts: share('its contact conducts once it has gone over'),
+      bridged: flag('somebody has joined its contacts'),
+    },
   },
   airTubes: {
     id: 'airTubes',
@@ -103,7 +111,11 @@ export const burners = {
   ignition: {
     id: 'ignition',
     label: 'Spark electrode, lead and generator',
-    parameters: { spark: share('sparks at the burner') },
+    parameters: {
+      spark: share('electrode and lead spark'),
+      generator: share('generator makes a spark'),
+      tracks: flag('the spark jumps elsewhere'),
+    },
   },
   flameElectrode: {
     id: 'flameElectrode',

@@ -1,5 +1,5 @@
 import type { Component } from '@dewpoint/core/system'
-import { cp, flag, number, own, share } from './define.ts'
+import { cp, flag, mem, number, own, share } from './define.ts'
 
 const motorValve = (id: string, label: string, travelTime: number, resistance: number): Component => ({
   id,
@@ -11,7 +11,9 @@ const motorValve = (id: string, label: string, travelTime: number, resistance: n
     heldOpen: flag('lever latched open by hand'),
     endSwitch: share('end switch makes when open'),
     endSwitchStuck: flag('end switch stuck closed'),
-    travelTime: number(travelTime, 's', 'seconds to open', own, { min: 1 }),
+    start: number(0, '1', 'position found, 0 at rest, 1 driven over', own, { min: 0, max: 1 }),
+    passing: number(0, '1', 'share let through while shut', own, { min: 0, max: 0.9 }),
+    travelTime: number(travelTime, 's', 'seconds to open', mem, { min: 1 }),
   },
 })
 
@@ -41,6 +43,8 @@ export const controls = {
       turnedUp: share('set above the room as found'),
       readsHigh: number(0, 'K', 'feels the room warmer than it is', own, { spread: 0.4, min: -10, max: 10 }),
       stuckClosed: flag('never opens'),
+      paired: share('heard by its receiver, where it has one'),
+      linked: flag('a link left in beside it at the boiler'),
       batteryVolts: number(3, 'V', 'its two batteries under load', cp, { spread: 0.08, min: 0, max: 4 }),
     },
   },
@@ -63,9 +67,9 @@ export const controls = {
   hotWaterWire: wire('hotWaterWire', 'Hot-water call wire'),
   zone2Wire: wire('zone2Wire', 'Second zone’s call wire'),
   permanentLive: wire('permanentLive', 'Permanent live to the end switches'),
-  heatingValve: motorValve('heatingValve', 'Heating motor valve', 10, 2.4),
-  hotWaterValve: motorValve('hotWaterValve', 'Hot-water motor valve', 10, 2.4),
-  midValve: motorValve('midValve', 'Mid-position valve', 16, 2.4),
+  heatingValve: motorValve('heatingValve', 'Heating motor valve', 18, 2.4),
+  hotWaterValve: motorValve('hotWaterValve', 'Hot-water motor valve', 18, 2.4),
+  midValve: motorValve('midValve', 'Mid-position valve', 20, 2.4),
   zoneValve: motorValve('heatingValve', 'Zone valve', 15, 0.075),
   zone2Valve: motorValve('zone2Valve', 'Second zone valve', 15, 0.075),
   zone2: {
@@ -83,6 +87,10 @@ export const controls = {
     label: 'Control board',
     parameters: {
       power: share('internal fuse whole'),
+      pumpStuck: flag('its pump output is stuck on'),
+      demandStuck: flag('takes the rooms for calling'),
+      alive: share('works when it is supplied and its fuse is whole'),
+      polaritySensitive: flag('sees no flame with live and neutral reversed'),
       gasDrive: share('gas valve output works'),
       fanDrive: share('fan output works'),
       pumpDrive: share('pump output works'),

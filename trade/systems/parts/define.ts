@@ -10,7 +10,7 @@ export function number(
   unit: Parameter['unit'],
   says: string,
   source: string,
-  rest: Partial<Pick<Parameter, 'spread' | 'min' | 'max'>> = {},
+  rest: Partial<Pick<Parameter, 'spread' | 'elsewhere' | 'min' | 'max'>> = {},
 ): Parameter {
   return { value, unit, says, source, ...rest }
 }

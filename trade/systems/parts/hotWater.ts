@@ -23,6 +23,11 @@ export const hotWater = {
       adapterLeak: flag('the adapter behind it leaks'),
     },
   },
+  boilerColdValve: {
+    id: 'boilerColdValve',
+    label: 'Cold valve under the boiler',
+    parameters: { openness: share('how far it is open') },
+  },
   turbineLead: {
     id: 'turbineLead',
     label: 'Turbine lead and plug',
@@ -31,7 +36,12 @@ export const hotWater = {
   mixer: {
     id: 'mixer',
     label: 'Mixer taps',
-    parameters: { crossover: number(0, '1', 'share of the hot outlet that is cold passed in', own, { min: 0, max: 0.9 }) },
+    parameters: {
+      crossover: number(0, '1', 'share of the hot outlet that is cold passed in', own, { min: 0, max: 0.9 }),
+      bodyCracked: flag('cold passes by its body, not its cartridge'),
+      thermostatFailed: flag('one shower’s thermostatic cartridge has failed'),
+      aeratorFurred: flag('one tap’s aerator or shower head is furred'),
+    },
   },
   plate: {
     id: 'plate',
@@ -41,6 +51,7 @@ export const hotWater = {
       primaryFlow: number(11.1, 'l/min', 'heating-side flow in hot water', 'from 81/45 °C at 28 kW, common practice', { spread: 0.12, min: 1 }),
       heatingSide: share('share of conductance left by the heating side', 1, { min: 0.02, max: 1.1 }),
       mainsSide: share('share of conductance left by the mains side', 1, { min: 0.02, max: 1.1 }),
+      mainsOpenness: share('share of flow let through by the mains side', 1, { min: 0.02, max: 1.1 }),
       perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
       gasketWeeps: flag('weeps at a gasket'),
     },
@@ -51,6 +62,7 @@ export const hotWater = {
     parameters: {
       conductance: number(850, 'W/K', 'overall conductance at rated flow', own, { spread: 15, min: 1 }),
       mainsSide: share('share of conductance left by scale', 1, { min: 0.02, max: 1.1 }),
+      perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
     },
   },
   cylinder: {
@@ -91,6 +103,7 @@ export const hotWater = {
     parameters: {
       opensAt: number(6, 'bar', 'lifting pressure', mem, { spread: 0.1, min: 2, max: 10 }),
       passing: number(0, 'l/(min·bar)', 'passed at every pressure', own, { min: 0, max: 1 }),
+      temperaturePassing: number(0, 'l/(min·bar)', 'passed by the temperature relief beside it', own, { min: 0, max: 1 }),
     },
   },
   storeCoil: {
@@ -98,6 +111,7 @@ export const hotWater = {
     label: 'Mains coil in the store',
     parameters: {
       conductance: number(1900, 'W/K', 'overall conductance at rated flow', own, { spread: 60, min: 1 }),
+      perforation: number(0, 'l/(min·bar)', 'mains water passed into the store’s', own, { min: 0, max: 2 }),
       mainsSide: share('share of conductance left by scale', 1, { min: 0.02, max: 1.1 }),
     },
   },

@@ -1,12 +1,15 @@
 import type { Component, Parameter } from '@dewpoint/core/system'
-import { cp, flag, number, own } from './define.ts'
+import { cp, flag, mem, number, own, share } from './define.ts'
 
 /** A water thermistor; its curve is the system’s. */
 export function thermistor(id: string, label: string): Component {
   return {
     id,
     label,
-    parameters: { factor: number(1, '1', 'resistance as a multiple of the chart’s', own, { spread: 0.01, min: 1e-4, max: 1e7 }) },
+    parameters: {
+      factor: number(1, '1', 'resistance as a multiple of the chart’s', own, { spread: 0.01, min: 1e-4, max: 1e7 }),
+      contact: share('how well it sits on its pipe', 1, { min: 0.1 }),
+    },
   }
 }
 
@@ -14,8 +17,11 @@ export function thermistor(id: string, label: string): Component {
 export function combiBoard(): Record<string, Parameter> {
   return {
     diverterDrive: { ...flag('diverter output works'), value: 1 },
+    fanCommandDrive: share('speed command to the fan works'),
     minimumFanSpeed: number(1300, 'rev/min', 'lowest fan speed set', own, { spread: 20, min: 500, max: 6000 }),
     tapSeenAt: number(7, 'Hz', 'turbine pulses from which a tap counts as open, about 2 l/min', cp, { min: 1, max: 60 }),
-    keepWarmOff: { ...flag('keep-warm function switched off') },
+    keepWarmOff: { ...flag('keep-warm function switched off'), elsewhere: 1 },
+    throttleBand: number(5, 'K', 'below the high limit, over which hot water turns the burner down; 0 on a board that does not', cp, { min: 0, max: 30 }),
+    throttleTo: number(0.92, '1', 'share of its range it turns the burner down to before the limit puts it out', mem, { min: 0, max: 1 }),
   }
 }

@@ -6,16 +6,16 @@ export const supplies = {
   electricity: {
     id: 'supply',
     label: 'Electrical supply',
-    parameters: { live: share('spur, fuse and isolator pass') },
+    parameters: { live: share('spur, fuse and isolator pass'), reversed: flag('live and neutral reversed at the intake') },
   },
   coldMain: {
     id: 'mains',
     label: 'Cold main',
     parameters: {
-      pressure: number(3, 'bar', 'dynamic pressure at the boiler', mem, { spread: 0.25, min: 1, max: 5 }),
-      temperature: number(10, '°C', 'cold water temperature', cp, { spread: 1.5, min: 3, max: 18 }),
+      pressure: number(3, 'bar', 'dynamic pressure at the boiler', mem, { spread: 0.16, min: 1, max: 5 }),
+      temperature: number(10, '°C', 'cold water temperature', cp, { spread: 1.1, min: 1, max: 18 }),
       stopValve: share('stop valve open'),
-      standing: number(5, 'bar', 'pressure with nothing drawn', mem, { min: 1, max: 8 }),
+      standing: number(5, 'bar', 'pressure with nothing drawn', mem, { spread: 1.2, min: 2.5, max: 8 }),
     },
   },
   inletFilter: {
@@ -40,12 +40,17 @@ export const supplies = {
     label: 'Flue and its seals',
     parameters: {
       openness: share('share of air let through', 1, { min: 0.05, max: 1.05, spread: 0.01 }),
+      terminalWrong: flag('its terminal stands where products come back'),
       leakBack: number(0, '1', 'share of products drawn back into the air', own, { min: 0, max: 0.5 }),
     },
   },
   condensate: {
     id: 'condensate',
     label: 'Condensate trap and pipe',
-    parameters: { flooded: flag('water stands in the combustion chamber'), weeping: flag('trap or pipe leaks') },
+    parameters: {
+      flooded: flag('water does not run away'),
+      floodsAfter: number(3600, 's', 'of burning until it stands at the burner', mem, { min: 0, max: 3600 }),
+      weeping: flag('trap or pipe leaks'),
+    },
   },
 } satisfies Record<string, Component>

@@ -11,6 +11,7 @@ export const water = {
       shutOff: number(0.6, 'bar', 'pressure at no flow', mem, { min: 0.1, max: 2 }),
       freeFlow: number(45, 'l/min', 'flow against nothing', mem, { min: 5 }),
       rise: number(0.35, 'bar', 'pressure change at the sensor when it starts', 'about 0.3 bar, common practice', { spread: 0.03, min: 0 }),
+      shaft: share('how freely its shaft turns by hand'),
       windingResistance: number(0.16, 'kΩ', 'resistance of its winding', own, { spread: 0.01, min: 0 }),
     },
   },
@@ -20,6 +21,7 @@ export const water = {
     parameters: {
       freedom: share('how freely the cartridge moves'),
       motor: share('whether the motor drives'),
+      wet: flag('water in its motor or plug'),
       motorResistance: number(0.21, 'kΩ', 'resistance of the motor', own, { spread: 0.006, min: 0 }),
       start: number(0, '1', 'position found, 0 heating, 1 hot water', 'rests at heating on this model', { min: 0, max: 1 }),
       returns: share('goes back to heating by itself'),
@@ -27,6 +29,7 @@ export const water = {
       travelTime: number(5, 's', 'seconds from end to end', own, { min: 0.5 }),
     },
   },
+  diverterLead: { id: 'diverterLead', label: 'Diverter lead and plug', parameters: { continuity: share('whether the board’s output reaches the motor') } },
   blockFilter: {
     id: 'blockFilter',
     label: 'Block filter',
@@ -43,6 +46,7 @@ export const water = {
     parameters: {
       response: share('share of a change it passes on', 1, { spread: 0.03, max: 1.2 }),
       readsHigh: number(0, 'bar', 'shows too much', own, { spread: 0.03, min: -2, max: 2 }),
+      onReturn: { ...flag('on the return, not behind the block filter'), elsewhere: 1 },
     },
   },
   lowWaterSwitch: {
@@ -63,7 +67,7 @@ export const water = {
     label: 'System water',
     parameters: {
       pressure: number(1.2, 'bar', 'cold pressure as found', '1.0–1.2 bar, common practice', { spread: 0.1, min: 0, max: 3.4 }),
-      air: flag('air left in the system'),
+      air: flag('air in the boiler and its pump'),
     },
   },
   vessel: {
@@ -72,6 +76,8 @@ export const water = {
     parameters: {
       volume: number(8, 'l', 'whole volume', '7–9 l, common practice', { min: 1 }),
       cushion: share('share of the volume that is gas behind a whole diaphragm', 1, { min: 0.02 }),
+      connection: share('share of it that its pipe still reaches', 1, { min: 0.02 }),
+      corePasses: flag('its valve core passes'),
       preCharge: number(1, 'bar', 'gas pressure with the water side drained; below zero it shows none, and less gas is left than fills it', cp, {
         spread: 0.06,
         min: -1,
@@ -100,7 +106,12 @@ export const water = {
   fillingLoop: {
     id: 'fillingLoop',
     label: 'Filling loop',
-    parameters: { letBy: number(0, 'l/(min·bar)', 'let by of difference', own, { min: 0, max: 2 }), leverBroken: flag('its lever has snapped') },
+    parameters: {
+      letBy: number(0, 'l/(min·bar)', 'let by of difference', own, { min: 0, max: 2 }),
+      leverBroken: flag('its lever has snapped'),
+      handles: flag('its handles in line: half for one of them'),
+      automatic: flag('an automatic fill valve lets by'),
+    },
   },
   volume: {
     id: 'system',
@@ -116,6 +127,9 @@ export const water = {
       ratedFlow: number(14, 'l/min', 'flow with a healthy pump', own, { spread: 0.8, min: 1 }),
       openness: share('valves and lockshields open', 1, { spread: 0.02, min: 0, max: 1.1 }),
       surface: share('share of the surface that warms', 1, { min: 0.05 }),
+      air: flag('air at their tops'),
+      pinStuck: flag('one radiator’s valve pin is stuck'),
+      unbalanced: flag('near ones take the flow of the far ones'),
       roomTemperature: number(17, '°C', 'room when the call comes', own, { spread: 1, min: 0, max: 35 }),
     },
   },

@@ -97,8 +97,12 @@ describe('the sequence (common practice)', () => {
     ['flame not sensed', { 'flameElectrode.gain': 0.05 }, 'flame'],
     ['fan standing still', { 'fan.torque': 0 }, 'fan'],
     ['pump seized', { 'pump.head': 0 }, 'water'],
-    ['a thermistor open', { 'flowThermistor.factor': 1e6 }, 'sensor'],
-    ['water in the chamber', { 'condensate.flooded': 1 }, 'flameLost'],
+    ['the flow sensor open', { 'flowThermistor.factor': 1e6 }, 'flowSensor'],
+    ['the hot-water sensor short', { 'hotWaterThermistor.factor': 0.0005 }, 'hotWaterSensor'],
+    ['the overheat device open', { 'overheat.open': 1 }, 'overheat'],
+    ['water soon in the chamber', { 'condensate.flooded': 1, 'condensate.floodsAfter': 10 }, 'flameLost'],
+    ['live and neutral reversed', { 'supply.reversed': 1 }, 'flame'],
+    ['a flue nearly shut', { 'flue.openness': 0.3 }, 'flame'],
   ] as [string, Parameters, string][])('%s ends in its code', (_name, changes, code) => {
     const shown = readTimeline(run(tapOpen, changes), 'code', { by: 'max' })
     expect(premixCombi.codes[shown - 1]?.id).toBe(code)

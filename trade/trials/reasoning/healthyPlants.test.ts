@@ -13,9 +13,15 @@ describe('healthy appliances', () => {
   it('differ within their spread, the first is nominal, and every one lies in its range', () => {
     const draws = healthyDraws(system, 40, 3)
     for (const { id, parameters } of system.components) {
-      for (const [name, { value, spread = 0, min = -Infinity, max = Infinity }] of Object.entries(parameters)) {
+      for (const [name, { value, spread = 0, elsewhere, min = -Infinity, max = Infinity }] of Object.entries(parameters)) {
         const all = draws.map((one) => one[`${id}.${name}`]!)
         expect(all[0]).toBe(value)
+        // a function switched off, a version without it: a quarter have it otherwise
+        if (elsewhere !== undefined) {
+          expect(all.filter((one) => one === elsewhere).length).toBe(10)
+          expect(all.filter((one) => one === value).length).toBe(30)
+          continue
+        }
         for (const one of all) {
           expect(one).toBeGreaterThanOrEqual(Math.max(min, value - 2.2 * spread) - 1e-9)
           expect(one).toBeLessThanOrEqual(Math.min(max, value + 2.2 * spread) + 1e-9)

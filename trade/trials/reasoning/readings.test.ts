@@ -25,7 +25,7 @@ describe('reading the gauge over time', () => {
       answer('ask.lowEveryMorning', 'yes'),
       measure('look.gaugeCold', 1.1, 'bar'),
     ])
-    const vessel = ['vessel', 'vesselCore', 'vesselDiaphragm', 'vesselSize', 'vesselCharge'].reduce((sum, id) => sum + partOf(result, id), 0)
+    const vessel = ['vessel', 'vesselCore', 'vesselDiaphragm', 'vesselSize', 'vesselCharge', 'vesselPipe'].reduce((sum, id) => sum + partOf(result, id), 0)
     expect(vessel).toBeGreaterThan(0.8)
   })
 
@@ -83,7 +83,8 @@ describe('reading the gauge over time', () => {
     const { measure, answer } = scriptedJournal()
     const before = [measure('look.gaugeCold', 0.7, 'bar'), answer('ask.topUps', 'yes'), answer('ask.dripsOutside', 'no'), answer('look.dampCasing', 'no')]
     const hot = think('premix-combi', [...before, measure('try.standOvernight', 0, 'bar'), measure('try.fallsHot', -0.6, 'bar')])
-    expect(keys(hot, 1)).toEqual(['pipework.leakHot'])
+    // short of water it is, whatever let it go; of what lets it go that one leads
+    expect(keys(hot, 3).filter((key) => key !== 'water.low')[0]).toBe('pipework.leakHot')
     const cold = think('premix-combi', [...before, measure('try.standOvernight', -0.5, 'bar'), measure('try.fallsHot', 0, 'bar')])
     expect(cold.suspects[0]!.key).toBe('pipework.leakCold')
   })
@@ -98,11 +99,12 @@ describe('reading the gauge over time', () => {
     const { answer, measure } = scriptedJournal()
     const before = [answer('ask.climbsHot', 'high'), answer('ask.lowEveryMorning', 'yes')]
     const flat = think('premix-combi', [...before, measure('measure.vesselCharge', 0.1, 'bar', drained)])
-    expect(partOf(flat, 'vessel') + partOf(flat, 'vesselCore')).toBeGreaterThan(0.8)
+    expect(partOf(flat, 'vessel') + partOf(flat, 'vesselCore') + partOf(flat, 'vesselDiaphragm')).toBeGreaterThan(0.8)
     const small = think('premix-combi', [
       ...before,
       measure('measure.vesselCharge', 1, 'bar', drained),
       measure('look.vesselPlate', 6.5, 'l'),
+      measure('look.systemVolume', 210, 'l'),
       answer('ask.sinceInstalled', 'yes'),
     ])
     expect(keys(small, 1)).toEqual(['vessel.tooSmall'])
@@ -142,8 +144,13 @@ describe('hot water that is wrong', () => {
     expect(result.next.slice(0, 3).map((one) => one.check)).not.toContain('look.plateOpened')
     const set = think('atmos-combi', [...before, answer('try.swingFullTap', 'onlyLow'), measure('measure.lowPressureSetting', 7, 'mbar')])
     // a modulator that sticks high reads so too, and one look at whether it follows tells
-    expect(set.suspects[0]!.key).toBe('gasValve.lowPressureHigh')
-    expect(set.lookalikes[0]).toMatchObject({ suspect: 'gasValve.modulatorStuckHigh' })
+    expect(
+      set.suspects
+        .slice(0, 2)
+        .map((one) => one.key)
+        .sort(),
+    ).toEqual(['gasValve.lowPressureHigh', 'gasValve.modulatorStuckHigh'])
+    expect(set.verdict).toBeNull()
     const follows = think('atmos-combi', [
       ...before,
       answer('try.swingFullTap', 'onlyLow'),

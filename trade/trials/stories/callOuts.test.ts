@@ -150,7 +150,7 @@ const callOuts: say.Story[] = [
       complain('lukewarm'),
       say.offers(4, 'try.shutColdFeed'),
       answer('try.shutColdFeed', 'runs'),
-      say.stands(0.95, 'mixer.crossover'),
+      say.stands(0.95, 'mixer.crossover', 'mixer.bodyCracked'),
       say.found('mixer'),
     ],
   },

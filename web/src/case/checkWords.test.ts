@@ -27,15 +27,16 @@ describe('the answers a check can be given', () => {
 
 describe('an entry in words', () => {
   it.each([
-    ['a complaint', complain('hotColdHot'), 'Complaint | Tap runs hot, cold, hot'],
+    ['a complaint', complain('hotColdHot'), 'Complaint | Hot water goes hot, cold, hot'],
     ['an answer', answer('ask.heating', 'fine'), 'Do the radiators get hot? | hot as always'],
     ['not reached', answer('ask.heating', 'notReached'), 'Do the radiators get hot? | it never gets that far'],
     ['a number', measure('measure.flowThermistor', 1.8, 'kΩ'), 'Flow thermistor, resistance at a measured pipe temperature | 1.80 kΩ'],
     ['a number by a word', answer('measure.flowThermistor', 'tooLow'), 'Flow thermistor, resistance at a measured pipe temperature | too low'],
+    ['one of earlier days', answer('display.faultCode', 'sensor'), 'Fault code shown | a sensor or the overheat device, not told which'],
     ['one not sure of', answer('ask.heating', 'fine', { sureness: 'unsure' }), 'Do the radiators get hot? | hot as always (not sure)'],
     ['an act', entry('action', { action: 'coldFeedShut' }), 'Done | Cold feed shut'],
-    ['an act undone', entry('action', { action: 'coldFeedShut', undone: true }), 'Undone | Opened again (Cold feed shut)'],
-    ['an act on a part', entry('action', { action: 'trialSpare', value: 'turbine' }), 'Done | Known-good part fitted on trial: Flow turbine'],
+    ['an act undone', entry('action', { action: 'coldFeedShut', undone: true }), 'Undone | Reopened (Cold feed shut)'],
+    ['an act on a part', entry('action', { action: 'trialSpare', value: 'turbine' }), 'Done | Known-good part fitted as a test: Flow turbine'],
     ['a finding', entry('finding', { what: 'Wet shelf' }), 'Found | Wet shelf'],
     ['advice declined', entry('advice', { what: 'Filter', answer: 'declined' }), 'Advice declined | Filter'],
     ['a part condemned', entry('decision', { kind: 'condemned', part: 'fan', reason: 'x' }), 'Condemned | Fan'],

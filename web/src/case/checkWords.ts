@@ -27,6 +27,12 @@ export function outcomeChoices(check: Check, withNotReached: boolean): { id: str
   return withNotReached && check.result.kind !== 'cue' ? [...known, { id: 'notReached', label: 'it never gets that far' }] : known
 }
 
+/** An answer in words, one of earlier days among them. */
+function said(check: Check, outcome: string): { label: string } | undefined {
+  const before = check.result.kind === 'outcome' ? (check.result.once ?? []) : []
+  return [...outcomeChoices(check, true), ...before].find((one) => one.id === outcome)
+}
+
 /** The check a reading was made by; a meter between two terminals is one for the occasion. */
 function checkOf(catalogue: Catalogue, payload: Payload<'reading'>): Check | undefined {
   const scheme = catalogue.system.controls
@@ -78,13 +84,7 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       const check = checkOf(catalogue, entry.payload)
       const { outcome, value, unit, sureness } = entry.payload
       const result =
-        outcome !== undefined
-          ? check
-            ? (outcomeChoices(check, true).find((one) => one.id === outcome)?.label ?? outcome)
-            : outcome
-          : unit && isUnit(unit)
-            ? formatQuantity(value!, unit)
-            : `${value}`
+        outcome !== undefined ? (check ? (said(check, outcome)?.label ?? outcome) : outcome) : unit && isUnit(unit) ? formatQuantity(value!, unit) : `${value}`
       return {
         what: check?.label ?? (isProbe(entry.payload.check) ? 'Between two terminals' : entry.payload.check),
         result: sureness === 'unsure' ? `${result} (not sure)` : result,

@@ -32,7 +32,8 @@ export function saidSince({ evidence, mendings }: JournalRead, { id }: Pick<Chec
   if (!found) return null
   const last = found.outcomes.at(-1)!
   const { result } = found.check
-  const outcome = result.kind === 'outcome' ? (result.outcomes[last]?.id ?? 'notReached') : last === 1 ? 'yes' : 'no'
+  const outcome =
+    result.kind === 'outcome' ? ((result.outcomes[last] ?? result.once?.[last - result.outcomes.length])?.id ?? 'notReached') : last === 1 ? 'yes' : 'no'
   return { entry: found.entries.at(-1)!, outcome }
 }
 

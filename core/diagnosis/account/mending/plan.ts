@@ -113,7 +113,7 @@ function stepOf({ remedy, faults }: Job, origins: ReadonlyMap<string, Origin>, j
 }
 
 const roleOrder: PlanStep['role'][] = ['root', 'alone', 'alongside', 'consequence']
-const accessOrder: Access[] = ['drained', 'caseOff', 'live', 'none']
+const accessOrder: Access[] = ['drained', 'caseOff', 'live', 'dead', 'none']
 
 /** What brought others about first, what was brought about last. */
 const inOrder = (a: PlanStep, b: PlanStep) => roleOrder.indexOf(a.role) - roleOrder.indexOf(b.role)

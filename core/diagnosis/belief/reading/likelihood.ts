@@ -23,7 +23,7 @@ const readingCap = 50
 /** By a check that tests the part alone. */
 const sightCap = 5000
 /** A defect seen and written down as such is mistaken once in some thousands. Assumed */
-const seenWrongly = 0.0003
+const seenWrongly = 0.0002
 /**
  * Log-likelihood of one piece of evidence for every signature row and draw, then for an unlisted cause in the last row.
  * Rows differ by no more than the cap.

@@ -26,10 +26,19 @@ export function signProbability(check: Pick<Check, 'direct'>, shows: number): nu
 export function outcomeProbability(check: Check, is: number, said: number): number {
   if (check.result.kind !== 'outcome') return NaN
   const { outcomes } = check.result
+  const before = onceSaid(check, said)
+  if (before) return before.reduce((sum, one) => sum + outcomeProbability(check, is, one), 0)
   const confusion = confusionAt(check.result, is)
   const others = outcomes.length
   const right = Number.isNaN(is) ? said === -1 : said === is
   return mixed(check, right ? 1 - confusion : confusion / others, others + 1)
+}
+
+/** The places of today’s outcomes that one of earlier days may have been; null for one of today’s. They follow on today’s. */
+function onceSaid({ result }: Check, said: number): number[] | null {
+  if (result.kind !== 'outcome') return null
+  const before = result.once?.[said - result.outcomes.length]
+  return before ? before.means.map((id) => result.outcomes.findIndex((one) => one.id === id)) : null
 }
 
 /** Chance that another outcome is reported when this one is so (NaN not reached). */
@@ -62,8 +71,8 @@ export interface Usual {
 export function wordProbability(check: Check, is: number, said: number, { middle, reach }: Usual, spread: number): number {
   if (Number.isNaN(is)) return (1 - notReachedProbability(is)) / 3
   const width = spread * byWord.wider
-  const low = errorUpTo(middle - reach - byWord.from * spread - onScale(check, is), width)
-  const high = 1 - errorUpTo(middle + reach + byWord.from * spread - onScale(check, is), width)
+  const low = errorUpTo(middle - reach - byWord.from * spread - onScale(check, is), width, false)
+  const high = 1 - errorUpTo(middle + reach + byWord.from * spread - onScale(check, is), width, false)
   const plain = [low, 1 - low - high, high][said] ?? 0
   return (1 - notReachedProbability(is)) * ((1 - carelessly) * plain + carelessly / 3)
 }
@@ -78,7 +87,7 @@ export function numberDensity(check: Check, is: number, said: number, spread: nu
   const [low, high] = scaleRange(check)
   const flat = 1 / (high - low)
   const slip = slipOf(check)
-  const density = Number.isNaN(is) ? flat : (1 - slip) * errorDensity(said - onScale(check, is), spread) + slip * flat
+  const density = Number.isNaN(is) ? flat : (1 - slip) * errorDensity(said - onScale(check, is), spread, check.direct === true) + slip * flat
   return (1 - notReachedProbability(is)) * density
 }
 
@@ -102,12 +111,13 @@ export function numberProbabilities(
   const centre = onScale(check, is)
   const isRead = !Number.isNaN(is)
   const slip = slipOf(check)
+  const alone = check.direct === true
   let below = 0
   for (let index = 0; index < places.length; index++) {
     const place = places[index]!
     let upTo = 0
     if (place >= high) upTo = 1
-    else if (place > low && isRead) upTo = errorUpTo(place - centre, spread)
+    else if (place > low && isRead) upTo = errorUpTo(place - centre, spread, alone)
     if (index > 0) {
       const flat = (place - places[index - 1]!) / (high - low)
       into[at + index - 1] = reached * (isRead ? (1 - slip) * (upTo - below) + slip * flat : flat)
@@ -124,12 +134,13 @@ export function unlistedProbability(check: Pick<Check, 'direct'>, healthy: numbe
 }
 
 /** Chance of an answer where nothing is known of its cause: of an outcome, of a cue (1 yes, 0 no), of a number by a word; −1 is "not reached". */
-export function strangeAnswer({ result }: Check, said: number): number {
+export function strangeAnswer(check: Check, said: number): number {
+  const { result } = check
   if (result.kind === 'cue') {
     const yes = result.without + strange.sign * (1 - result.without)
     return said === 1 ? yes : 1 - yes
   }
-  if (result.kind === 'outcome') return 1 / (result.outcomes.length + 1)
+  if (result.kind === 'outcome') return (onceSaid(check, said)?.length ?? 1) / (result.outcomes.length + 1)
   return said === -1 ? strange.notReached : (1 - strange.notReached) / 3
 }
 
@@ -150,30 +161,51 @@ export function readingSpread(check: Check, instrument: Instrument, value: numbe
 /** A number on the scale its check is compared on, held within what can be told apart at the ends. */
 export function onScale(check: Check, value: number): number {
   if (check.result.kind !== 'number') return value
+  const { scale, bands } = check.result
   const [low, high] = scaleRange(check)
-  return Math.min(Math.max(check.result.scale === 'log' ? Math.log(Math.max(value, 1e-9)) : value, low), high)
+  const on = bands ? banded(value, bands) : scale === 'log' ? Math.log(Math.max(value, 1e-9)) : value
+  return Math.min(Math.max(on, low), high)
+}
+
+/** How much of a difference counts within the dead and the live band. Chosen */
+const withinBand = 0.15
+
+function banded(volts: number, [dead, live]: readonly [number, number]): number {
+  if (volts < dead) return volts * withinBand
+  const between = dead * withinBand + Math.min(volts, live) - dead
+  return volts < live ? between : between + (volts - live) * withinBand
 }
 
 /** The ends of that scale. A thermistor is compared as a factor, a thousandth to a thousandfold. */
 export function scaleRange(check: Check): [number, number] {
   if (check.result.kind !== 'number') return [0, 1]
-  const { range, scale, thermistor } = check.result
+  const { range, scale, thermistor, bands } = check.result
+  if (bands) return [banded(range[0], bands), banded(range[1], bands)]
   if (thermistor) return [Math.log(1e-3), Math.log(1e3)]
   return scale === 'log' ? [Math.log(range[0]), Math.log(range[1])] : range
 }
 
-/** Density of a heavy-tailed error: Student's t with four degrees of freedom, scaled. */
-function errorDensity(distance: number, spread: number): number {
+/**
+ * Density of a heavy-tailed error: Student's t, scaled, with four degrees of freedom; with eight where a part is tested alone, at a known temperature or
+ * with its wires off, and less can go wrong.
+ */
+function errorDensity(distance: number, spread: number, alone: boolean): number {
   const z = distance / spread
+  if (alone) {
+    const wide = 1 + (z * z) / 8
+    return 0.3867 / (spread * wide * wide * wide * wide * Math.sqrt(wide))
+  }
   const wide = 1 + (z * z) / 4
   return 0.375 / (spread * wide * wide * Math.sqrt(wide))
 }
 
-/** Its distribution function, closed for four degrees of freedom: with s = sin(atan(z/2)), 1/2 + 3/4 · (s − s³/3). */
-function errorUpTo(distance: number, spread: number): number {
+/** Its distribution function, closed for an even number of degrees of freedom: Abramowitz and Stegun 26.7.4 (from memory). */
+function errorUpTo(distance: number, spread: number, alone: boolean): number {
   const z = distance / spread
-  const s = z / Math.sqrt(4 + z * z)
-  return 0.5 + 0.75 * (s - (s * s * s) / 3)
+  const degrees = alone ? 8 : 4
+  const s = z / Math.sqrt(degrees + z * z)
+  const c = 1 - s * s
+  return 0.5 + 0.5 * s * (alone ? 1 + c * (0.5 + c * (0.375 + c * 0.3125)) : 1 + 0.5 * c)
 }
 
 /** The instrument a check is made with. */

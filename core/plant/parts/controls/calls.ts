@@ -89,7 +89,7 @@ function valve(plant: Plant, circuit: Circuit, wanted: () => boolean): () => voi
   const weld = optional(`${part}.endSwitchStuck`, 0)
   const travel = dt / value(`${part}.travelTime`)
   // where the motor's cam stands: a lever holds the valve open without turning it
-  const position = new Float64Array(1)
+  const position = new Float64Array([optional(`${part}.start`, 0)])
   const live = plant.system.layout.ways === 'zones' ? S.supplyVolts : S.permanentLiveVolts
   return () => {
     step()

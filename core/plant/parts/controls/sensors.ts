@@ -2,26 +2,30 @@ import { signalIndex as S } from '../../../system/index.ts'
 import { lag, type Part } from '../../plant.ts'
 
 const kelvin = 273.15
-/** seconds a clip-on or pocket thermistor lags behind the water. Chosen for this model */
+/** seconds a clip-on or pocket thermistor lags behind the water; one that hardly touches its pipe many times as long. Chosen for this model */
 const sensorSeconds = 1.2
 
 /** Thermistors: a lag, then the curve; a drifted one is a factor on its resistance. */
 export const sensors: Part = ({ s, dt, system, optional }) => {
   const sensor = (part: string, reads: number, shows: number) => {
     const factor = optional(`${part}.factor`, NaN)
-    return Number.isNaN(factor) ? null : { reads, shows, shift: Math.log(factor) / system.thermistor.beta }
+    const contact = optional(`${part}.contact`, 1)
+    return Number.isNaN(factor)
+      ? null
+      : { reads, shows, shift: Math.log(factor) / system.thermistor.beta, contact, share: lag(dt, sensorSeconds / contact ** 2) }
   }
   const all = [
     sensor('flowThermistor', S.flowTemperature, S.flowSensor),
     sensor('returnThermistor', S.returnTemperature, S.returnSensor),
     sensor('hotWaterThermistor', S.hotWaterTemperature, S.hotWaterSensor),
   ].filter((one) => one !== null)
-  const share = lag(dt, sensorSeconds)
+  const room = optional('radiators.roomTemperature', 17)
   const felt = new Float64Array(all.length).fill(NaN)
   return () => {
     for (let index = 0; index < all.length; index++) {
-      const { reads, shows, shift } = all[index]!
-      const now = s[reads]!
+      const { reads, shows, shift, contact, share } = all[index]!
+      // off its pipe it feels the air around it as well, and late
+      const now = room + (s[reads]! - room) * contact
       const before = felt[index]!
       felt[index] = Number.isNaN(before) ? now : before + (now - before) * share
       s[shows] = sensed(felt[index]!, shift)

@@ -9,7 +9,7 @@ import { storeCalls } from './storeCalls.ts'
  */
 export function wired(plant: Plant, scheme: ControlScheme): () => void {
   const { s, clock, script, board, dt, value, optional } = plant
-  const wiring = wire(scheme, value, optional)
+  const wiring = wire(scheme, value, (key, otherwise) => (script.bridged && key === 'roomStat.stuckClosed' ? 1 : optional(key, otherwise)))
   const { volts, positions } = scheme
   const measured = (Object.entries(volts) as [SignalName, Across][]).map(([signal, [over, under]]) => ({
     column: S[signal],
@@ -28,7 +28,7 @@ export function wired(plant: Plant, scheme: ControlScheme): () => void {
   const storeSet = optional('cylinderStat.turnedUp', 1) > 0.5
   const stored = positions.hotWaterValve
   const cold: NonNullable<Asked['cold']> = { heating: false, hotWater: false, zone2: false }
-  const asked: Asked = { programmed: { heating: true, hotWater: true }, cold, pumping: false }
+  const asked: Asked = { programmed: script.programmed ?? { heating: true, hotWater: true }, cold, pumping: false }
   s[S.hotWaterSelected] = optional('board.hotWaterOn', 1)
   return () => {
     const asks = clock[1]! > 0.5

@@ -23,7 +23,7 @@ export const atmosphericBurner: Part = (plant) => {
   const sense = flameSense(plant)
   const trip = overheat(plant)
   const write = products(plant)
-  const fullInput = value('burner.power') / efficiency(plant)(45)
+  const fullInput = value('burner.power') / efficiency(plant, true)(45)
   const airAtFull = value('burner.ratedAirRatio')
   const passes = value('gasValve.coil') * value('gasValve.opens')
   const injectors = value('burner.injectors')

@@ -18,10 +18,12 @@ export function gasSupply({ s, dt, value }: Plant): () => void {
 }
 
 /** What the board sees of a flame by rectification: electrode, lead and earth together. */
-export function flameSense({ s, value }: Plant): (rate: number) => void {
-  const gain = value('flameElectrode.gain')
-  return (rate) => {
-    s[S.flameCurrent] = s[S.flame]! > 0.5 ? gain * (3.6 + 1.4 * rate) : 0
+export function flameSense({ s, value, optional }: Plant): (rate: number, pilot?: number) => void {
+  // the current comes back through the earth; a board that minds which pole is live sees none when they are reversed
+  const reversed = optional('supply.reversed', 0) > 0.5 && optional('board.polaritySensitive', 0) > 0.5
+  const gain = value('flameElectrode.gain') * (reversed ? 0 : 1) * optional('boilerEarth.continuity', 1)
+  return (rate, pilot) => {
+    s[S.flameCurrent] = pilot !== undefined ? gain * 3.6 * pilot : s[S.flame]! > 0.5 ? gain * (3.6 + 1.4 * rate) : 0
   }
 }
 

@@ -24,7 +24,7 @@ export const pilotBurner: Part = (plant) => {
   const pilotJet = value('pilot.jet')
   const governed = value('gasValve.highPressure')
   const rated = value('burner.ratedPressure')
-  const fullInput = value('burner.power') / efficiency(plant)(45)
+  const fullInput = value('burner.power') / efficiency(plant, true)(45)
   const injectors = value('burner.injectors')
   const airAtFull = value('burner.ratedAirRatio')
   const openness = value('flue.openness')
@@ -49,7 +49,7 @@ export const pilotBurner: Part = (plant) => {
     s[S.gasInput] = now ? fullInput * rate : 0
     sense(rate)
     // the pilot alone is what the electrode sits in
-    if (s[S.pilotFlame]! > 0.5) s[S.flameCurrent] = value('flameElectrode.gain') * 3.6 * Math.min(pilotJet, 1)
+    if (s[S.pilotFlame]! > 0.5) sense(0, Math.min(pilotJet, 1))
     const air = (airAtFull * openness * s[S.fanSpeed]!) / speed / Math.max(rate, 0.2)
     write(now ? carbonDioxide(fuel, Math.max(air, 1)) : 0, rate)
   }

@@ -45,12 +45,14 @@ export function products(plant: Plant): (carbonDioxideShare: number, rate: numbe
 /**
  * Share of the net heat of the gas that reaches the water, by return temperature: products leave warmer than the return by the
  * exchanger's approach; below their dew point they give back heat of condensation. Tabulated once a run.
+ *
+ * @param clean as the appliance was rated: its gas rate follows from that whatever the exchanger has become
  */
-export function efficiency(plant: Plant): (returnCelsius: number) => number {
+export function efficiency(plant: Plant, clean = false): (returnCelsius: number) => number {
   const { value, optional } = plant
   if (plant.system.gas === 'none') return () => 1
   const { fuel } = fuelOf(plant)
-  const approach = value('exchanger.approach') * optional('exchanger.dirt', 1)
+  const approach = value('exchanger.approach') * (clean ? 1 : optional('exchanger.dirt', 1))
   const ratio = Math.max(airRatioFromCarbonDioxide(fuel, value('burner.ratedCarbonDioxide') / 100), 1)
   const table = new Float64Array(24)
   for (let index = 0; index < table.length; index++) {

@@ -78,7 +78,7 @@ export const coil: Part = ({ s, dt, drawn, script, value }) => {
 }
 
 /** Stored hot water heated by a coil: one well-mixed node, its pressure behind a reducing valve held by a cushion of its own. */
-export const cylinder: Part = ({ s, dt, clock, drawn, script, value }) => {
+export const cylinder: Part = ({ s, dt, clock, drawn, script, value, optional }) => {
   const cold = value('mains.temperature')
   const room = value('radiators.roomTemperature')
   const litres = value('cylinder.volume')
@@ -89,7 +89,7 @@ export const cylinder: Part = ({ s, dt, clock, drawn, script, value }) => {
   const cushion = value('cylinderVessel.volume') * value('cylinderVessel.cushion')
   const charge = value('cylinderVessel.preCharge')
   const opensAt = value('expansionRelief.opensAt')
-  const passing = value('expansionRelief.passing')
+  const passing = value('expansionRelief.passing') + optional('expansionRelief.temperaturePassing', 0)
   const began = script.storeAt ?? value('cylinder.temperature')
   const atRest = vesselWater(cushion, charge, setting)
   const mass = litres * 4190
@@ -160,7 +160,7 @@ export const radiators: Part = ({ s, dt, drawn, system, value, optional }) => {
   const zoned = system.layout.ways === 'zones'
   const share = zoned ? 0.5 : 1
   const mass = (value('system.volume') * 4190 + value('radiators.metal')) * share
-  const output = value('radiators.output') * 1000 * (1 - 0.6 * optional('water.air', 0)) * optional('radiators.surface', 1) * share
+  const output = value('radiators.output') * 1000 * (1 - 0.6 * optional('radiators.air', optional('water.air', 0))) * optional('radiators.surface', 1) * share
   const part = (temperature: number) => () => {
     const flow = temperature === S.radiatorTemperature ? s[S.waterFlow]! - s[S.plateFlow]! : s[S.plateFlow]!
     const from = s[S.flowTemperature]!

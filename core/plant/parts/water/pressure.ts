@@ -11,9 +11,11 @@ const makesAgain = 1
 export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
   const room = value('radiators.roomTemperature')
   const volume = value('system.volume')
-  const cushion = new Cushion(value, value('water.pressure'))
+  const cushion = new Cushion(value, value('water.pressure'), optional)
   const flows = exchange(value, optional)
   const rise = optional('pump.rise', 0.15) * Math.max(value('pump.head'), 0)
+  // behind a clogged filter a sensor sees the pump’s pressure late and little
+  const hidden = optional('pressureSensor.onReturn', 0) > 0.5 ? 1 : Math.min(optional('blockFilter.openness', 1), 1)
   const response = optional('pressureSensor.response', NaN)
   const sensor = !Number.isNaN(response)
   const offset = optional('pressureSensor.readsHigh', 0)
@@ -43,7 +45,7 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
     s[S.pressure] = felt
     s[S.gauge] = Math.max(calm + (felt - calm) * follows + misreads, 0)
     if (sensor) {
-      s[S.sensedPressure] = calm + (cushion.pressure - calm + pumping * rise) * response + offset
+      s[S.sensedPressure] = calm + (cushion.pressure - calm + pumping * rise * hidden) * response + offset
       s[S.pressureRise] = pumping > 0 ? s[S.sensedPressure]! - state[2]! : 0
     }
     s[S.reliefFlow] = relief

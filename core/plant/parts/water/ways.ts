@@ -22,14 +22,20 @@ export const ways: Part = (plant) => {
   const main = resistanceFor(acrossExchanger, heatingRated || otherRated)
   /** what is left of the pump's pressure for a way at its rated flow */
   const way = (flow: number) => (flow > 0 ? resistanceFor(Math.max(curve.shutOff - curve.fall * flow * flow - main * flow * flow, 1e-3), flow) : Infinity)
-  const heatingWay = way(heatingRated)
+  // on a boiler that makes hot water itself the system’s filter stands in the heating return, outside it
+  const filter = optional('systemFilter.openness', 1)
+  const outside = kind === 'diverter' || kind === 'direct'
+  const heatingWay = way(heatingRated) / (outside ? filter * filter : 1)
   const otherWay = way(otherRated) / optional('blockFilter.openness', 1) ** 2
   const heatingOpen = optional('radiators.openness', 1)
   const otherOpen = optional('cylinder.coilOpenness', 1) * optional('zone2.openness', 1)
-  const waterway = main / (value('exchanger.waterway') * optional('systemFilter.openness', 1)) ** 2
+  const waterway = main / (value('exchanger.waterway') * (outside ? 1 : filter)) ** 2
   const passing = optional('diverter.passing', 0)
   const travel = kind === 'diverter' ? (dt / value('diverter.travelTime')) * value('diverter.freedom') * value('diverter.motor') : 0
   const stays = optional('diverter.returns', 1) < 0.5
+  /** a worn valve lets this share through while shut; one body for both ways passes to either */
+  const passed = (part: string) => optional(`${part}.passing`, 0) || optional('midValve.passing', 0)
+  const past = { heating: passed('heatingValve'), hotWater: passed('hotWaterValve'), zone2: passed('zone2Valve') }
   if (kind === 'diverter') s[S.diverterPosition] = value('diverter.start')
 
   return () => {
@@ -45,21 +51,23 @@ export const ways: Part = (plant) => {
       b = s[S.diverterPosition]! * (1 - passing) + (1 - s[S.diverterPosition]!) * passing
       a = 1 - b
     } else if (kind === 'twoPort') {
-      a = s[S.heatingValve]!
-      b = s[S.hotWaterValve]!
+      a = Math.max(s[S.heatingValve]!, past.heating)
+      b = Math.max(s[S.hotWaterValve]!, past.hotWater)
     } else if (kind === 'zones') {
-      a = s[S.heatingValve]!
-      b = s[S.zone2Valve]!
+      a = Math.max(s[S.heatingValve]!, past.heating)
+      b = Math.max(s[S.zone2Valve]!, past.zone2)
     } else if (kind === 'single') {
       a = 0
-      b = s[S.hotWaterValve]!
+      b = Math.max(s[S.hotWaterValve]!, past.hotWater)
     }
     const toHeating = heatingRated > 0 ? conductance(heatingWay, a * heatingOpen) : 0
     const toOther = otherRated > 0 && kind !== 'gravity' ? conductance(otherWay, b * otherOpen) : 0
     const both = toHeating + toOther
     const flow = pumping && both > 0 ? circulation(driven, waterway + 1 / (both * both)) : 0
     const rising =
-      kind === 'gravity' ? s[S.hotWaterValve]! * gravityFlow * Math.sqrt(Math.max(s[S.flowTemperature]! - s[S.cylinderTemperature]!, 0)) * otherOpen : 0
+      kind === 'gravity'
+        ? Math.max(s[S.hotWaterValve]!, past.hotWater) * gravityFlow * Math.sqrt(Math.max(s[S.flowTemperature]! - s[S.cylinderTemperature]!, 0)) * otherOpen
+        : 0
     s[S.waterFlow] = flow + rising
     s[S.plateFlow] = (both > 0 ? (flow * toOther) / both : 0) + rising
   }

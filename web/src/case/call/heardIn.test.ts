@@ -9,7 +9,7 @@ const about = (words: string, catalogue = combi) => heardIn(catalogue, words).ma
 describe('what is heard in a customer’s words', () => {
   it('is a complaint of this boiler, with what it answers', () => {
     expect(heardIn(combi, 'The pipe outside drips.')).toEqual([
-      { about: 'dripsOutside', label: 'Pipe outside drips', answers: ['ask.dripsOutside'], isComplaint: true },
+      { about: 'dripsOutside', label: 'Pressure relief pipe drips outside', answers: ['ask.dripsOutside'], isComplaint: true },
     ])
   })
 

@@ -23,7 +23,13 @@ defineProps<{
 const emit = defineEmits<{ record: [] }>()
 
 const skillWords: Record<Skill, string> = { anyone: '', heating: '', gas: 'Gas work.', electrical: 'Electrical work.', unvented: 'Unvented cylinder.' }
-const accessWords: Record<Access, string> = { none: '', caseOff: 'Case off.', live: 'At the terminals, proved dead.', drained: 'Water let out.' }
+const accessWords: Record<Access, string> = {
+  none: '',
+  caseOff: 'Case off.',
+  live: 'At live terminals.',
+  dead: 'At the terminals, proved dead.',
+  drained: 'Water let out.',
+}
 </script>
 
 <template>

@@ -32,7 +32,7 @@ const orders: { id: CheckOrder; label: string }[] = [
   { id: 'forward', label: 'Forwards' },
   { id: 'backward', label: 'Backwards' },
 ]
-const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', drained: 'boiler drained' }
+const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', dead: 'terminals proved dead', drained: 'boiler drained' }
 
 /** the check whose reading is half typed: it stays until the reading is recorded or emptied, or somebody goes to another */
 const held = ref<string | null>(null)

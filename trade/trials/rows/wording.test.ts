@@ -1,0 +1,63 @@
+import { parametersOf } from '@dewpoint/core/system'
+import { describe, expect, it } from 'vitest'
+import { checkRows } from '../../checks/index.ts'
+import { inFigures } from '../../figures.ts'
+import { stockCatalogues, wiredCatalogues } from '../../index.ts'
+import { atmosCombi, premixCombi } from '../../systems/index.ts'
+
+const all = [...Object.values(stockCatalogues), ...wiredCatalogues()]
+
+/** What is written in the rows: plain slips that mislead whoever reads them. */
+describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s', (_id, { checks, faults, system }) => {
+  it('give every outcome of a check, and every check and fault, a label of its own', () => {
+    for (const { id, result } of checks)
+      if (result.kind === 'outcome') expect(new Set(result.outcomes.map((one) => one.label.toLowerCase())).size, id).toBe(result.outcomes.length)
+    for (const list of [checks, faults]) {
+      const labels = list.map((one) => one.label)
+      expect(labels.filter((one, at) => labels.indexOf(one) !== at)).toEqual([])
+    }
+  })
+
+  it('warn of live terminals where they are live, and have it proved dead where it must be', () => {
+    for (const { id, situation, access, cautions = [] } of checks) {
+      const live = cautions.some((one) => one.startsWith('Live terminals'))
+      const dead = cautions.some((one) => /prove(d)? dead/i.test(one))
+      if (situation.powerOff) expect([live, access], id).toEqual([false, access === 'live' ? 'not live' : access])
+      if (access === 'dead' || (situation.powerOff && access !== 'drained')) expect(dead, id).toBe(true)
+      if (access === 'live') expect([live, situation.powerOff === true], id).toEqual([true, false])
+    }
+  })
+
+  it('measure 24 V on a range for 24 V, and mains by its bands', () => {
+    for (const { id, result } of checks)
+      if (result.kind === 'number' && result.unit === 'V' && result.instrument === 'voltmeter')
+        expect(result.range[1] >= 60 ? result.bands : result.width <= 1.5, id).toBeTruthy()
+  })
+
+  it('leave no figure in a step that is one of the model’s own', () => {
+    // what a step says of a parameter’s figure must come from the parameter: another model has another
+    const own = parametersOf(system).filter(([key, { value }]) => /board\\.|gasValve\\.|fan\\./.test(key) && value > 1 && !Number.isInteger(value / 5))
+    for (const { id, how } of checks)
+      for (const [key, { value }] of own)
+        expect(
+          how.some((step) => step.includes(`${value} mbar`) && !step.includes('on this model')),
+          `${id}: ${key}`,
+        ).toBe(false)
+  })
+})
+
+describe('figures in steps', () => {
+  it('are those of the system', () => {
+    const steps = ['at {board.minimumFanSpeed} rev/min', '{2 × pump.shutOff} bar, {vessel.preCharge + 0.2}, {vessel.preCharge − 0.2}', 'no figure']
+    expect(inFigures(steps, premixCombi)).toEqual(['at 1300 rev/min', '1.2 bar, 1.2, 0.8', 'no figure'])
+  })
+
+  it('that a system does not have leave their step out', () => {
+    expect(inFigures(['at {board.minimumFanSpeed} rev/min', 'no figure'], atmosCombi)).toEqual(['no figure'])
+  })
+
+  it('stand in no row as written numbers of a model', () => {
+    const typed = checkRows.flatMap(({ id, how }) => how.filter((step) => /\d (rev\/min|mbar) on this model/.test(step)).map((step) => `${id}: ${step}`))
+    expect(typed).toEqual([])
+  })
+})
