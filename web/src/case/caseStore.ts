@@ -97,9 +97,9 @@ export const useCase = defineStore('case', () => {
       const fresh = await fetchCase(id)
       if (mine !== opening) return
       const first = !current.value
-      show({ ...fresh, keptAt: new Date().toISOString() })
+      const kept = show({ ...fresh, keptAt: new Date().toISOString() })
       if (first) learn(id, mine).catch(() => undefined)
-      await sendAgain(id, fresh.entries)
+      await Promise.all([kept, sendAgain(id, fresh.entries)])
     } catch (error) {
       if (mine !== opening || current.value?.id === id) return
       trouble.value =
@@ -168,8 +168,8 @@ export const useCase = defineStore('case', () => {
     else await outbox.flush()
   }
 
-  /** Puts a case on the screen with everything written in it here, whatever the server or the disk knew of it. */
-  function show(one: KeptCase): void {
+  /** Puts a case on the screen with everything written in it here, whatever the server or the disk knew of it. Resolves when the device keeps it so. */
+  function show(one: KeptCase): Promise<void> {
     const unsent = outbox.items.flatMap((item) => (item.kind === 'entry' && item.caseId === one.id && item.state !== 'conflict' ? [item.entry] : []))
     const here = current.value?.id === one.id ? entries.value : []
     const merged = append(one.entries, [...unsent, ...here]).entries
@@ -177,7 +177,7 @@ export const useCase = defineStore('case', () => {
     current.value = { ...one, received: { ...current.value?.received, ...one.received }, entries: merged }
     if (changed) entries.value = merged
     outbox.knows(one.id, one.position)
-    keep()
+    return keep()
   }
 
   /** Adds what others wrote, or what the server says of what was sent. */
@@ -198,8 +198,8 @@ export const useCase = defineStore('case', () => {
   }, takeNews)
 
   /** Keeps the case on this device. What of it is not sent stands in the outbox besides, which says so when the device keeps nothing. */
-  function keep(): void {
-    if (current.value) mergeCase(structuredClone(toRaw(current.value))).catch(() => undefined)
+  async function keep(): Promise<void> {
+    if (current.value) await mergeCase(structuredClone(toRaw(current.value))).catch(() => undefined)
   }
 
   /** Writes an entry: shown at once, kept on this device, sent when it can be. Resolves when it is kept, or known not to be. */
@@ -212,8 +212,7 @@ export const useCase = defineStore('case', () => {
     wanted = null
     entries.value = append(entries.value, [entry]).entries
     current.value = { ...current.value, entries: entries.value }
-    keep()
-    await outbox.add([{ kind: 'entry', caseId: current.value.id, entry }])
+    await Promise.all([keep(), outbox.add([{ kind: 'entry', caseId: current.value.id, entry }])])
   }
 
   /** Writes an answer, unless it is the second press of a double press: that lands on whatever has moved under the finger. */
