@@ -5,7 +5,7 @@ import {
   buildSingles,
   isFreshSignatureFile,
   noExceptions,
-  pairCount,
+  pairsOf,
   signatureFileBytes,
   simulatePairs,
   type Catalogue,
@@ -54,7 +54,7 @@ async function buildAll(): Promise<void> {
       console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults`)
       continue
     }
-    const edge = (piece: number) => Math.floor((pairCount(catalogue) * piece) / pieces)
+    const edge = (piece: number) => Math.floor((pairsOf(catalogue).length * piece) / pieces)
     const parts = (await shareOut(
       helpers,
       Array.from({ length: pieces }, (_unused, piece) => ({ system: catalogue.system.id, singles: own, from: edge(piece), to: edge(piece + 1) })),
@@ -64,7 +64,7 @@ async function buildAll(): Promise<void> {
       values: Float32Array.from(parts.flatMap((part) => [...part.values])),
     }
     writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, exceptions))
-    console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults, ${pairCount(catalogue)} pairs`)
+    console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults, ${pairsOf(catalogue).length} pairs`)
   }
   for (const helper of helpers) helper.disconnect()
 }
@@ -76,7 +76,7 @@ function fresh(catalogue: Catalogue): boolean {
 
 function work({ system, singles, from = 0, to = 0 }: Job): Answer {
   const catalogue = known[system]!
-  return singles ? simulatePairs(catalogue, singles, from, to) : buildSingles(catalogue)
+  return singles ? simulatePairs(catalogue, singles, pairsOf(catalogue).slice(from, to)) : buildSingles(catalogue)
 }
 
 /** Hands jobs to whichever helper is free; answers in the order of the jobs. */

@@ -103,6 +103,7 @@ test('from repair to proof to closed', async ({ app, page }) => {
   await app.answer('Fan hums but does not blow', 'yes')
   await app.measure('Supply at the fan plug while it should purge', '231')
   await app.answer('Does the fan turn when powered?', 'stands still')
+  await app.answer('Speed command at the fan plug while it should purge', 'there')
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await page.getByRole('button', { name: 'Condemn the fan' }).click()
   await expect(page.getByText('Condemned and recorded')).toBeVisible()

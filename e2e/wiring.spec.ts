@@ -78,7 +78,7 @@ test('mid-position valve stuck at hot water: white and grey live, orange dead, t
   await app.answer('Lever of the mid-position valve while rooms alone call', 'resists all the way')
   await expect(app.suspects.getByRole('listitem').nth(0)).toContainText('Mid-position valve')
   await expect(app.suspects).toContainText('Mid-position valve: motor not driving')
-  await expect(app.suspects).toContainText('Mid-position valve: valve body seized')
+  await expect(app.suspects).toContainText('Mid-position valve: stuck at hot water')
 })
 
 test('24 V zones: every zone cold, no voltage behind the transformer: its fuse or itself', async ({ app, page }) => {

@@ -2,29 +2,29 @@ import type { Catalogue, Check, Fault, Occasion, Read, Remedy } from '@dewpoint/
 import { producedSignals } from '@dewpoint/core/plant'
 import { parametersOf, type BoilerSystem, type ControlScheme } from '@dewpoint/core/system'
 import { alongTheCall, bridgeCheck, checkRows, conductorChecks, displayedChecks } from './checks/index.ts'
-import { closingRows } from './closing.ts'
-import { complaints } from './complaints.ts'
+import { closingRows } from './visit/closing.ts'
+import { complaints } from './customer/complaints.ts'
 import { dangers, speech } from './dangers/index.ts'
 import { faultRows } from './faults/index.ts'
-import { conductorFaults } from './faults/wiring.ts'
+import { conductorFaults } from './faults/controls/wiring.ts'
 import { inseparable } from './inseparable.ts'
-import { instruments } from './instruments.ts'
-import { laidOut, type Layouts } from './layouts.ts'
-import { beforeDear } from './lookalikes.ts'
-import { partLabels, partOf } from './parts.ts'
+import { instruments } from './readings/instruments.ts'
+import { laidOut, type Layouts } from './rows/layouts.ts'
+import { beforeDear } from './visit/lookalikes.ts'
+import { partLabels, partOf } from './rows/parts.ts'
 import { alongside } from './remedies/alongside.ts'
 import { remedyRows } from './remedies/index.ts'
 import { replacementOf } from './remedies/replacement.ts'
-import { inFigures } from './figures.ts'
-import { high, main, patchOf, type CheckRow } from './rows.ts'
-import { highRunOf, mainRunOf, runsOf } from './runs.ts'
+import { inFigures } from './rows/figures.ts'
+import { high, main, patchOf, type CheckRow, type FaultRow } from './rows/row.ts'
+import { highRunOf, mainRunOf, runsOf } from './readings/runs.ts'
 import { labelFacts } from './controls/colours.ts'
-import { actions, facts } from './situations.ts'
-import { stories } from './stories.ts'
-import { calledHere } from './systemWords.ts'
+import { actions, facts } from './visit/factsAndActions.ts'
+import { stories } from './readings/pressureStories.ts'
+import { calledHere } from './rows/systemWords.ts'
 import { broughtUpToDate } from './systems/since.ts'
-import { faultByVersion, remedyByVersion, versionFacts } from './versions.ts'
-import { atCallLevel, wiredAs } from './wired.ts'
+import { faultByVersion, remedyByVersion, versionFacts } from './visit/versions.ts'
+import { atCallLevel, inCallVolts, wiredAs } from './wired.ts'
 
 /**
  * Everything known about one kind of boiler: the rows that fit its parts. A fault belongs to a system that has every parameter it
@@ -46,7 +46,7 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
   const own = new Map(parametersOf(system))
   const candidates = [...faultRows, ...(scheme ? conductorFaults(scheme) : [])]
     .filter((row) => fits(row) && Object.keys(row.patch).every((key) => parameters.has(key)))
-    .map((row) => ({ ...row, patch: patchOf(row.patch, own) }))
+    .map((row) => ({ ...hereOf(row, boiler.layout), patch: patchOf(row.patch, own) }))
   const known = new Set(candidates.map((one) => one.id))
   const drips = new Map(system.dripPositions.map(({ id, part }) => [part, `look.drip.${id}`]))
   const cues = (fault: Fault) => ({ ...fault.cues, ...(drips.has(fault.part) && wets(fault) ? { [drips.get(fault.part)!]: 0.75 } : {}) })
@@ -68,7 +68,7 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
   const checkIds = new Set(checks.map((one) => one.id))
 
   const jammed = jammedFor(scheme)
-  const faults = candidates.map(({ on: _on, ...row }): Fault => {
+  const faults = candidates.map(({ on: _on, where: _where, ...row }): Fault => {
     const fault = { ...row, ...overHours(row), ...faultByVersion(row.id), hides: { ...row.hides, ...jammed(row) } }
     return {
       ...fault,
@@ -178,7 +178,15 @@ function overHours({ patch }: Fault): Pick<Fault, 'setByFilling' | 'slow' | 'los
 
 /** Whether a fault lets water out where a drip position shows it. */
 function wets({ patch }: Fault): boolean {
-  return Object.keys(patch).some((key) => /leak|perforation|weep|passing/i.test(key))
+  // what splits inside drips nowhere
+  return Object.keys(patch).some((key) => /leak|weep|passing/i.test(key))
+}
+
+/** A row as it stands on a layout. */
+function hereOf(row: FaultRow, layout: BoilerSystem['layout']): FaultRow {
+  return (row.where ?? [])
+    .filter(({ on }) => laidOut(on, layout))
+    .reduce((so, { on: _on, cues, damages, ...other }) => ({ ...so, ...other, cues: { ...so.cues, ...cues }, damages: { ...so.damages, ...damages } }), row)
 }
 
 /** Whether anything a system can have makes an item owed. */
@@ -206,7 +214,11 @@ function resolved(row: CheckRow, system: BoilerSystem, mainRun: ReturnType<typeo
       result.kind === 'cue'
         ? result
         : result.kind === 'number'
-          ? { ...result, read: rename(result.read), ...(result.thermistor && { thermistor: { ...result.thermistor, curve: system.thermistor } }) }
+          ? {
+              ...inCallVolts(result, system.controls),
+              read: rename(result.read),
+              ...(result.thermistor && { thermistor: { ...result.thermistor, curve: system.thermistor } }),
+            }
           : 'index' in result.decide
             ? { ...result, decide: { ...result.decide, index: result.decide.index.map(rename) } }
             : {

@@ -1,6 +1,6 @@
 import type { Catalogue } from '@dewpoint/core/diagnosis'
 import type { KnownCatalogues } from '@dewpoint/core/formats'
-import type { ControlScheme } from '@dewpoint/core/system'
+import type { BoilerSystem, ControlScheme } from '@dewpoint/core/system'
 import { catalogueOf } from './catalogue.ts'
 import { schemes } from './controls/index.ts'
 import { models } from './models/index.ts'
@@ -10,31 +10,48 @@ export { catalogueOf }
 export { zones as zonesOf } from './controls/index.ts'
 export { colourConventions, coreColours } from './controls/colours.ts'
 
-const byId = (list: Catalogue[]): Record<string, Catalogue> => Object.fromEntries(list.map((one) => [one.system.id, one]))
+/** Catalogues made so far: each when it is first asked for, since making all of them takes a second. */
+const made = new Map<string, Catalogue>()
+const inTurn = (list: readonly BoilerSystem[]): Record<string, Catalogue> =>
+  Object.defineProperties(
+    {},
+    Object.fromEntries(
+      list.map((system) => [
+        system.id,
+        {
+          enumerable: true,
+          get: () => {
+            let one = made.get(system.id)
+            if (!one) made.set(system.id, (one = catalogueOf(system)))
+            return one
+          },
+        },
+      ]),
+    ),
+  ) as Record<string, Catalogue>
 
-/** Everything known about the condensing combination. */
-export const premixCombiCatalogue: Catalogue = catalogueOf(systems.premixCombi)
+const stock = [systems.premixCombi, systems.systemBoiler, systems.atmosCombi, systems.coilCombi, systems.regularPilot, systems.zone24v, systems.electricFlow]
+
+const all = [...stock, ...models]
+const layouts = new Map(all.map(({ id, layout }) => [id, JSON.stringify(layout)]))
 
 /** The catalogue of each stock system, by its id. Their signatures are shipped. */
-export const stockCatalogues: Record<string, Catalogue> = byId([
-  premixCombiCatalogue,
-  ...[systems.systemBoiler, systems.atmosCombi, systems.coilCombi, systems.regularPilot, systems.zone24v, systems.electricFlow].map((one) => catalogueOf(one)),
-])
+export const stockCatalogues = inTurn(stock)
 
 /** The catalogue of every system and model, by its id. */
-export const catalogues: Record<string, Catalogue> = { ...stockCatalogues, ...byId(models.map((one) => catalogueOf(one))) }
+export const catalogues = inTurn(all)
+
+/** Everything known about the condensing combination. */
+export const premixCombiCatalogue: Catalogue = stockCatalogues['premix-combi']!
 
 /** What is taken where nobody has said how a system is wired: one contact after another a circuit. */
 export const unknownWiring = 'direct'
 
 /** The control schemes a system or model may be wired by, the usual one first. A model is wired like the systems built as it is. */
 export function schemesOf(system: string): ControlScheme[] {
-  const layout = JSON.stringify(catalogues[system]?.system.layout)
-  return schemes.filter(({ systems: ids }) => ids.some((id) => JSON.stringify(catalogues[id]?.system.layout) === layout)).map(({ scheme }) => scheme)
+  const layout = layouts.get(system)
+  return schemes.filter(({ systems: ids }) => ids.some((id) => layouts.get(id) === layout)).map(({ scheme }) => scheme)
 }
-
-/** Wired catalogues made so far. */
-const made = new Map<string, Catalogue>()
 
 /** Everything known about a system wired in one way; nothing where it is not known, or not wired so. */
 export function catalogueFor(system: string, controls: string): Catalogue | undefined {

@@ -1,3 +1,4 @@
+import type { NumberResult } from '@dewpoint/core/diagnosis'
 import type { BoilerSystem, Component, Condition, ControlScheme, SignalName, Stage, Threshold } from '@dewpoint/core/system'
 
 /** What stands for the controls where the wiring is not known. */
@@ -12,6 +13,13 @@ const ofTheCall: SignalName[] = ['heatingTimerVolts', 'heatingMotorVolts', 'heat
 export function atCallLevel<T extends { above?: Threshold; below?: Threshold }>(signal: SignalName, { above, below }: T, scheme: ControlScheme | undefined): T {
   const level = <V>(value: V) => (scheme && value === 100 && ofTheCall.includes(signal) ? scheme.callAbove : value)
   return { ...(above !== undefined && { above: level(above) }), ...(below !== undefined && { below: level(below) }) } as T
+}
+
+/** A voltage of the call where it is no mains: compared on its own range, not as dead or live. */
+export function inCallVolts(result: NumberResult, scheme: ControlScheme | undefined): NumberResult {
+  if (!scheme || scheme.callAbove > 50 || !('run' in result.read) || !ofTheCall.includes(result.read.signal)) return result
+  const { bands: _bands, ...rest } = result
+  return { ...rest, width: 1.5, range: [0, 45] }
 }
 
 /** a pump fed by the controls has no output of the board */

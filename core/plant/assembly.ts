@@ -45,7 +45,7 @@ const always: SignalName[] = [
 ]
 const gasBurning: SignalName[] = [
   ...(['fanVolts', 'fanSpeed', 'sparkOn', 'gasValveVolts', 'gasInlet', 'gasFlowing', 'flameCurrent', 'gasInput', 'gasRate'] as const),
-  ...(['carbonDioxide', 'oxygen', 'carbonMonoxide', 'airCarbonDioxide', 'flueTemperature'] as const),
+  ...(['carbonDioxide', 'oxygen', 'carbonMonoxide', 'airCarbonDioxide', 'airOxygen', 'combustionRatio', 'flueTemperature'] as const),
 ]
 const byBurner: Record<Layout['burner'], SignalName[]> = {
   premix: [...gasBurning, 'fanCommand'],
@@ -84,9 +84,9 @@ const byWays: Record<Layout['ways'], SignalName[]> = {
   single: [],
 }
 const bySensor: [component: string, signal: SignalName[]][] = [
-  ['flowThermistor', ['flowSensor']],
-  ['returnThermistor', ['returnSensor']],
-  ['hotWaterThermistor', ['hotWaterSensor']],
+  ['flowThermistor', ['flowSensor', 'flowSensorError']],
+  ['returnThermistor', ['returnSensor', 'returnSensorError']],
+  ['hotWaterThermistor', ['hotWaterSensor', 'hotWaterSensorError']],
   ['pressureSensor', ['sensedPressure', 'pressureRise']],
 ]
 

@@ -81,10 +81,11 @@ export function exchange(value: Values, optional: (key: string, otherwise: numbe
   const opensAt = value('relief.opensAt')
   const passing = value('relief.passing')
   return {
-    /** net of mains and leaks at a pressure and the temperature of the pipes; `loopOff` with the filling loop disconnected */
-    gain: (pressure: number, celsius: number, loopOff = false) => {
+    /** net of mains and leaks at a pressure and the temperature of the pipes; `loopOff` with the filling loop disconnected, `mainsShut` with the cold feed shut */
+    gain: (pressure: number, celsius: number, loopOff = false, mainsShut = false) => {
       const leak = always + (celsius > hotJoint ? hot : celsius < coldJoint ? cold : 0)
-      return ((loopOff ? 0 : inflow) + perforation) * Math.max(mains - pressure, 0) - leak * Math.max(pressure, 0)
+      const entering = mainsShut ? 0 : ((loopOff ? 0 : inflow) + perforation) * Math.max(mains - pressure, 0)
+      return entering - leak * Math.max(pressure, 0)
     },
     relief: (pressure: number) => Math.max(pressure - opensAt, 0) * reliefPerBar + passing * Math.max(pressure, 0),
   }

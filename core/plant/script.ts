@@ -23,6 +23,8 @@ export interface Script {
   programmed?: { heating: boolean; hotWater: boolean }
   /** the room thermostat’s two wires are joined, where the wiring is known */
   bridged?: boolean
+  /** the boiler’s own room-thermostat terminals are joined, the controls outside off */
+  linked?: boolean
   /** power has just been switched on */
   powerUp?: boolean
   /** the water the cylinder or store holds at the beginning, °C; its parameter without it */

@@ -9,6 +9,8 @@ export interface Phase {
   state: 'cold' | 'heating' | 'hotWater'
   /** the filling loop is taken off and capped */
   loopOff?: boolean
+  /** the cold feed is shut */
+  mainsShut?: boolean
   /** brought to this pressure first, bar, by filling or letting out */
   setTo?: number
   /** litres let out first, into a bowl */
@@ -62,7 +64,7 @@ export function pressureStory(p: Parameters, phases: readonly Phase[]): PhaseRec
   let boiler = room
   let grown = 0
   let lifted = false
-  return phases.map(({ hours, state, loopOff, setTo, letOut = 0 }) => {
+  return phases.map(({ hours, state, loopOff, mainsShut, setTo, letOut = 0 }) => {
     if (setTo !== undefined) settle(cushion, setTo)
     const record: PhaseRecord = { before: gauge(), after: 0, highest: 0, relieved: 0 }
     if (letOut > 0) cushion.add(-letOut)
@@ -71,7 +73,7 @@ export function pressureStory(p: Parameters, phases: readonly Phase[]): PhaseRec
       temperature += (room + over - temperature) * (1 - Math.exp(-minute / constant))
       boiler += ((state === 'cold' ? room : 72) - boiler) * 0.2
       const now = expansion(volume, room, temperature) + expansion(3, room, boiler)
-      const relief = cushion.addAgainst(now - grown + flows.gain(cushion.pressure, temperature, loopOff), lifted && !reseats ? stuck : flows.relief)
+      const relief = cushion.addAgainst(now - grown + flows.gain(cushion.pressure, temperature, loopOff, mainsShut), lifted && !reseats ? stuck : flows.relief)
       if (cushion.pressure > opensAt) lifted = true
       grown = now
       record.relieved += relief

@@ -42,6 +42,8 @@ const resistance = (id: string, a: string, b: string, ohms: number, when?: Insid
 const endMade = ({ own, position }: Hearing) => own('endSwitchStuck', 0) > 0.5 || (position > 0.8 && own('endSwitch') > 0.5)
 const turns = ({ own }: Hearing) => own('motor') > 0.5
 const clicks = ({ own, calling }: Hearing) => own('stuckClosed', 0) > 0.5 || (calling && own('closes') > 0.5)
+/** call and satisfied landed on each other’s terminal */
+const crossed = ({ own }: Hearing) => own('crossed', 0) > 0.5
 const motorOhms = (own: Hearing['own']) => own('motorResistance') * 1000
 const alive = ({ own }: Hearing) => own('alive', 1) > 0.5
 const heatingOutput = (h: Hearing) => h.own('heatingStuck', 0) > 0.5 || (alive(h) && h.programmed('heating') && h.own('heatingOutput') > 0.5)
@@ -56,7 +58,7 @@ const deviceKinds = {
     says: 'fused isolator; neutral and earth are one at the intake',
     inside: [
       { id: 'intake', kind: 'source', a: '_live', b: '_earth', volts: 230, ohms: 0.4, when: ({ own }) => own('live') > 0.5 },
-      resistance('neutralReturn', '_neutral', '_earth', 0.3),
+      resistance('neutralReturn', '_neutral', '_earth', 0.3, ({ own }) => own('neutral', 1) > 0.5),
       contact('poleL', '_live', '_L', ({ own }) => own('reversed', 0) < 0.5),
       contact('poleN', '_neutral', 'N', ({ own }) => own('reversed', 0) < 0.5),
       contact('crossL', '_neutral', '_L', ({ own }) => own('reversed', 0) > 0.5),
@@ -72,7 +74,7 @@ const deviceKinds = {
       resistance('clock', 'L', 'N', 40_000, alive),
       contact('heating', 'L', 'heatingOn', heatingOutput),
       contact('hotWater', 'L', 'hotWaterOn', hotWaterOutput),
-      contact('hotWaterRest', 'L', 'hotWaterOff', (h) => !h.programmed('hotWater')),
+      contact('hotWaterRest', 'L', 'hotWaterOff', (h) => alive(h) && !hotWaterOutput(h) && h.own('offContact', 1) > 0.5),
     ],
   },
   /** a clock's contact with no voltage of its own */
@@ -87,7 +89,10 @@ const deviceKinds = {
   /** with a contact for when it is satisfied as well */
   changeoverThermostat: {
     says: 'common to call when cold, common to satisfied when warm',
-    inside: [contact('call', 'common', 'call', clicks), contact('satisfied', 'common', 'satisfied', (h) => !clicks(h))],
+    inside: [
+      contact('call', 'common', 'call', (h) => (crossed(h) ? !clicks(h) : clicks(h))),
+      contact('satisfied', 'common', 'satisfied', (h) => (crossed(h) ? clicks(h) : !clicks(h)) && h.own('satisfied', 1) > 0.5),
+    ],
   },
   highLimit: {
     says: 'opens when the stored water is dangerously hot; reset by hand',
@@ -126,11 +131,12 @@ const deviceKinds = {
     inside: [
       contact('toMiddle', 'heatingOn', '_motor', ({ position }) => position < 0.5),
       contact('fromMiddle', 'satisfied', '_motor', ({ position }) => position >= 0.5),
-      resistance('holding', 'heatingOn', '_motor', 56_000, ({ position }) => position >= 0.5),
+      resistance('holding', 'heatingOn', '_motor', 150_000, ({ own, position }) => position >= 0.5 && own('holding', 1) > 0.5),
       resistance('motor', '_motor', 'N', 2400, turns),
       contact('endSwitch', 'heatingOn', 'switched', ({ own, position }) => own('endSwitchStuck', 0) > 0.5 || (position > 0.95 && own('endSwitch') > 0.5)),
     ],
-    sized: { motor: motorOhms },
+    // back through a holding resistor that has broken down, a board’s input sees a call
+    sized: { motor: motorOhms, holding: (own) => (own('backFeeds', 0) > 0.5 ? 20_000 : 150_000) },
     motor: { element: 'motor', enough: 170, hold: { over: 'heatingOn', under: 'N' } },
   },
   /** a boiler called by its switched live */

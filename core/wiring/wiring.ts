@@ -105,7 +105,7 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
   net.made[voltmeter] = net.made[ohmmeter] = 0
   const drives = motors.map(({ at }) => {
     const { own } = hearings[at]!
-    return { works: own('motor') > 0.5, freedom: own('freedom'), travelTime: own('travelTime') }
+    return { works: own('motor') > 0.5, holds: own('holding', 1) > 0.5, freedom: own('freedom'), travelTime: own('travelTime') }
   })
   const fuses = rules.filter(({ id }) => id.endsWith('.fuse')).map(({ id }) => index.get(id)!)
   const asFound = Int32Array.from(net.ends)
@@ -181,11 +181,11 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
     turning = false
     for (let motor = 0; motor < motors.length; motor++) {
       const { at, enough, over, under, hold } = motors[motor]!
-      const { works, freedom, travelTime } = drives[motor]!
+      const { works, holds, freedom, travelTime } = drives[motor]!
       const travel = (seconds / travelTime) * freedom
       const driven = works && Math.abs(net.re[over]! - net.re[under]!) > enough && net.island[over] === net.island[under]
       const before = positions[at]!
-      const rest = hold && before >= 0.5 && Math.abs(net.re[hold[0]]! - net.re[hold[1]]!) > enough && works ? 0.5 : 0
+      const rest = hold && holds && before >= 0.5 && Math.abs(net.re[hold[0]]! - net.re[hold[1]]!) > enough && works ? 0.5 : 0
       positions[at] = driven ? Math.min(before + travel, hold && before < 0.5 ? Math.max(0.5, before) : 1) : Math.max(before - 3 * travel, rest)
       if (positions[at] !== before) turning = true
     }

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../rows.ts'
-import { twoPort, withPlate, withRadiators } from '../layouts.ts'
+import type { CheckRow } from '../rows/row.ts'
+import { withPlate, withRadiators } from '../rows/layouts.ts'
 import { at, atRest, check, cue, none, oneOf, parameter, run, story, swinging, yesNo } from './kinds.ts'
 
 const yes = { yes: 'yes', no: 'no' }
@@ -10,7 +10,20 @@ const lit = at('main', 'lit')
 /** What they tell of the days and weeks before: no repair changes it. */
 const told = new Set(
   ['topUps', 'lowEveryMorning', 'climbsOvernight', 'dripsOutside', 'dripsWhen', 'comesAndGoes', 'sinceInstalled', 'recentWork', 'frost', 'wind', 'resetHelps']
-    .concat(['whine', 'bang', 'trips', 'afterSummer', 'hardWater', 'batteries', 'changedOver'])
+    .concat([
+      'whine',
+      'bang',
+      'trips',
+      'afterSummer',
+      'hardWater',
+      'batteries',
+      'changedOver',
+      'otherGasOn',
+      'lastWinter',
+      'wrongTimes',
+      'whichPipe',
+      'billHigh',
+    ])
     .map((one) => `ask.${one}`),
 )
 
@@ -162,7 +175,7 @@ const questions: CheckRow[] = [
     none,
     yesNo(yes, [{ read: run('stored', 'radiatorTemperature', 'last'), above: 24 }], 0.1),
     ['In summer, heating off at the programmer: are radiators ever warm?'],
-    { concerns: at('hotWater', 'valveOpens'), on: twoPort },
+    { concerns: at('hotWater', 'valveOpens'), on: { ways: ['twoPort', 'gravity'] } },
   ),
   check(
     'ask.heatsUnasked',
@@ -207,6 +220,7 @@ const questions: CheckRow[] = [
     oneOf(
       [
         { id: 'always', label: 'always, also cold', when: [{ read: story('night', 0, 'relieved'), above: 0.01 }] },
+        { id: 'bath', label: 'while a bath runs', when: [{ read: story('bath', 0, 'relieved'), above: 0.02 }] },
         { id: 'hot', label: 'with the heating on', when: [{ read: story('day', 0, 'relieved'), above: 0.02 }] },
         { id: 'never', label: 'never' },
       ],
@@ -238,7 +252,7 @@ const questions: CheckRow[] = [
         { id: 'low', label: 'next to nothing', when: [{ read: run('idle', 'gauge', 'mean', atRest), below: 0.7 }] },
         { id: 'right', label: 'about as it should' },
       ],
-      0.07,
+      0.04,
     ),
     ['Read out, boiler off for an hour. Between 1 and 1.5 bar is usual.'],
   ),
@@ -340,8 +354,14 @@ const questions: CheckRow[] = [
     'ask.otherGas',
     'Do other gas appliances work?',
     none,
-    yesNo({ yes: 'yes', no: 'no' }, [{ read: parameter('gas.meterValve'), above: 0.5 }], 0.04),
-    ['A hob is enough. Prepayment meter: is there credit?'],
+    oneOf(
+      [
+        ...['gas.meterValve', 'gas.tank', 'gas.regulator'].map((key) => ({ id: 'no', label: 'no', when: [{ read: parameter(key), below: 0.5 }] })),
+        { id: 'yes', label: 'yes' },
+      ],
+      [0.04, 0.01],
+    ),
+    ['A hob is enough.'],
     { concerns: lit },
   ),
   check(
@@ -419,6 +439,60 @@ const questions: CheckRow[] = [
     concerns: at('heating', 'heatCalled'),
   }),
   check('ask.afterSummer', 'Did it fail on the first cold days after summer?', none, cue(0.05), ['Pumps, valves and diverters seize while they stand idle.']),
+  check('ask.otherGasOn', 'Is it worse with the hob or the fire on?', none, cue(0.05), ['Both together starve what comes last.'], {
+    concerns: lit,
+    needs: 'gasValve',
+  }),
+  check('ask.smellHot', 'Is there a hot or scorched smell at the boiler?', none, cue(0.02), ['Of hot paint or dust, as it burns.'], {
+    concerns: at('main', 'keepsBurning'),
+    needs: 'gasValve',
+  }),
+  check('ask.lastWinter', 'Did the same happen in frost last winter?', none, cue(0.05), ['And what helped then?'], { concerns: lit, needs: 'condensate' }),
+  check('ask.firesOnColdTap', 'Does the boiler fire when a cold tap, a cistern or a washing machine runs?', none, cue(0.02), ['Hot taps shut.'], {
+    concerns: tap,
+  }),
+  check('ask.wrongTimes', 'Does it come on, or stay off, at the wrong times?', none, cue(0.03), ['Since when: a power cut, summer time?'], {
+    concerns: at('heating', 'heatCalled'),
+  }),
+  check('ask.roomsWrong', 'Are rooms warmer or cooler than what is set?', none, cue(0.06), ['What is set, what a thermometer shows.'], {
+    concerns: at('heating', 'radiatorsWarm'),
+  }),
+  check(
+    'ask.whichFlow',
+    'Does it work with the bath full on, and not at a basin?',
+    none,
+    yesNo(
+      { yes: 'only with the tap well open', no: 'no difference' },
+      [
+        { read: tapMean('full'), above: 30 },
+        { read: tapMean('basin'), below: 25 },
+      ],
+      0.08,
+    ),
+    ['Bath or shower full on, then a basin at half.'],
+    { concerns: at('hotWater', 'tapSeen') },
+  ),
+  check(
+    'ask.whichPipe',
+    'Which pipe drips outside?',
+    none,
+    oneOf(
+      [
+        { id: 'copper', label: 'the copper relief pipe', when: [{ read: story('day', 0, 'relieved'), above: 0.02 }] },
+        { id: 'copper', label: 'the copper relief pipe', when: [{ read: story('night', 0, 'relieved'), above: 0.01 }] },
+        { id: 'plastic', label: 'a plastic one, or none' },
+      ],
+      0.06,
+    ),
+    ['A plastic condensate pipe ought to drip while it burns.'],
+  ),
+  check('ask.runsOut', 'Does the hot water run out sooner than it did?', none, cue(0.05), ['A bath, a basin: how much is drawn before it cools?'], {
+    concerns: at('hotWater', 'storeWarm'),
+  }),
+  check('ask.coldTapWarm', 'Does a cold tap run warm?', none, cue(0.02), ['Near the cylinder, after hot water was drawn.'], {
+    concerns: at('hotWater', 'storeWarm'),
+  }),
+  check('ask.billHigh', 'Has the electricity bill gone up?', none, cue(0.05), ['Since when?'], { needs: 'immersion' }),
   check('ask.comesAndGoes', 'Does it come and go?', none, cue(0.2), ['What was different when it worked: dry weather, cold start, morning?']),
 ]
 

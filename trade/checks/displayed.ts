@@ -1,6 +1,6 @@
 import type { Check } from '@dewpoint/core/diagnosis'
 import type { BoilerSystem } from '@dewpoint/core/system'
-import type { mainRunOf } from '../runs.ts'
+import type { mainRunOf } from '../readings/runs.ts'
 import { run } from './kinds.ts'
 
 /** Checks whose outcomes are a system’s own stages, statuses, codes and drip positions. */

@@ -2,7 +2,7 @@ import type { NumberResult, OutcomeResult, Read } from '@dewpoint/core/diagnosis
 import type { Reduce } from '@dewpoint/core/plant'
 import type { SignalName } from '@dewpoint/core/system'
 import type { UnitSymbol } from '@dewpoint/core/quantity'
-import { main, type CheckRow } from '../rows.ts'
+import { main, type CheckRow } from '../rows/row.ts'
 
 /** Burner seen starting: tap fully open, or heating. */
 export const starting = { demand: main } as const
@@ -58,7 +58,7 @@ export const oneOf = (outcomes: { id: string; label: string; when?: ({ read: Rea
 })
 
 /** A defect that is not there is seen so many times less often than one that is there is overlooked. Assumed */
-const seldomInvented = 30
+const seldomInvented = 150
 
 /**
  * A part is well or has its defect, seen directly on a parameter of it.
@@ -152,6 +152,8 @@ export const check = (
   rest: Partial<Omit<CheckRow, 'id' | 'label' | 'situation' | 'result' | 'how'>> = {},
 ): CheckRow => {
   const kind = id.slice(0, id.indexOf('.')) as CheckRow['kind']
-  return { id, kind, label, situation, result, minutes: minutesOf[kind], access: 'none', how, ...rest }
+  // dead or live: little can be misread
+  const plain = result.kind === 'number' && result.unit === 'V'
+  return { id, kind, label, situation, result, minutes: minutesOf[kind], access: 'none', ...(plain && { direct: true }), how, ...rest }
 }
 export const at = (demand: 'heating' | 'hotWater' | typeof main, stage: string): CheckRow['concerns'] => ({ demand, stage })

@@ -55,7 +55,7 @@ export function scheme({ devices, conductors, components, ...rest }: Written): C
     conductors,
     terminalWords,
     components: [
-      use(supplies.electricity, {}, { also: { fuse: share('its fuse whole') } }),
+      use(supplies.electricity, {}, { also: { fuse: share('its fuse whole'), twoSources: flag('part of the controls is fed from another circuit') } }),
       ...components,
       ...conductors.map(({ id, from, to, astray, touches }): Component => ({
         id,
@@ -64,7 +64,7 @@ export function scheme({ devices, conductors, components, ...rest }: Written): C
           continuity: share('joined at both ends'),
           landed: share('lands on a terminal at both ends'),
           ...(astray && { landsOn: flag(`lands on ${label(astray)} instead`) }),
-          ...(touches && { shorted: flag(`touches ${label(touches)}`) }),
+          ...(touches && { shorted: flag(`touches ${label(touches)}`), toEarth: flag('touches earth') }),
         },
       })),
     ],
@@ -106,4 +106,8 @@ export const programmer = use(
 )
 /** A cylinder thermostat whose contact may weld. */
 export const cylinderStat = use(controls.cylinderStat, {}, { also: { stuckClosed: flag('never opens') } })
-export const highLimit: Component = { id: 'highLimit', label: 'Cylinder’s high limit', parameters: { tripped: flag('has tripped') } }
+export const highLimit: Component = {
+  id: 'highLimit',
+  label: 'Cylinder’s high limit',
+  parameters: { tripped: flag('has tripped'), weak: flag('trips below its setting, or stays open') },
+}

@@ -1,4 +1,5 @@
 import { controls } from '../systems/parts/controls.ts'
+import { flag, share, use } from '../systems/parts/define.ts'
 import { core, cylinderStat, device, programmer as programmerParts } from './build.ts'
 import { callOf, mains, neutralAndEarth, programmer, thermostat, type Stretch } from './mains.ts'
 
@@ -30,6 +31,21 @@ export const midPosition = mains({
   stretches: [programmer('Programmer', ['heatingOn', 'hotWaterOn', 'hotWaterOff']), room, cylinder, valve],
   circuits: { heating: [room, valve], hotWater: [cylinder] },
   positions: { heatingValve: { device: 'midValve', way: 'heating' }, hotWaterValve: { device: 'midValve', way: 'hotWater' } },
-  components: [programmerParts, controls.roomStat, cylinderStat, controls.midValve],
+  components: [
+    use(programmerParts, {}, { also: { offContact: share('its off contact makes') } }),
+    controls.roomStat,
+    use(cylinderStat, {}, { also: { satisfied: share('its satisfied contact makes'), crossed: flag('call and satisfied are exchanged') } }),
+    use(
+      controls.midValve,
+      {},
+      {
+        also: {
+          holding: share('holds the middle'),
+          backFeeds: flag('feeds back through its holding resistor'),
+          portsSwapped: flag('its two outlets are exchanged'),
+        },
+      },
+    ),
+  ],
   warnings: [{ terminal: 'midValve.satisfied', text: 'Grey here says “hot water satisfied”: it is no permanent live, and is dead while the cylinder calls.' }],
 })

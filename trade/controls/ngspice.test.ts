@@ -8,8 +8,8 @@ import type { Asked } from '@dewpoint/core/wiring'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { conductorFaults } from '../faults/wiring.ts'
-import { controlFaults } from '../faults/controls.ts'
+import { conductorFaults } from '../faults/controls/wiring.ts'
+import { faultRows } from '../faults/index.ts'
 import { schemes, zones } from './index.ts'
 import { calling, onBench } from './onBench.ts'
 
@@ -39,7 +39,7 @@ const states: [string, Asked][] = [
 /** Every fault of the controls a scheme can have, as parameters. */
 function patchesOf(scheme: ControlScheme): Record<string, number>[] {
   const known = new Set(scheme.components.flatMap(({ id, parameters }) => Object.keys(parameters).map((name) => `${id}.${name}`)))
-  return [...controlFaults, ...conductorFaults(scheme)]
+  return [...faultRows, ...conductorFaults(scheme)]
     .filter(({ patch }) => Object.keys(patch).every((key) => known.has(key)))
     .map(({ patch }) =>
       Object.fromEntries(Object.entries(patch).map(([key, value]) => [key, typeof value === 'number' ? value : 'times' in value ? value.times[1] : value[1]])),

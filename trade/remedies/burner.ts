@@ -6,10 +6,10 @@ export const burnerRemedies: RemedyRow[] = [
   mend(
     'fan.replace',
     'Fit a new fan',
-    [55, 175, 0.97],
+    [55, 220, 0.97],
     [
       'Isolate, prove dead, gas off.',
-      'Note every hidden screw; sensing tubes to their own ports; renew the seals.',
+      'Note every hidden screw; renew the seals; with a mixer on it the gas pipe comes off: new washer, tightness test.',
       'Combustion check at high and low rate afterwards.',
     ],
     {
@@ -21,9 +21,9 @@ export const burnerRemedies: RemedyRow[] = [
   mend(
     'board.replace',
     'Fit a new control board',
-    [45, 190, 0.93],
-    ['Last suspect, not first: every input and output proved.', 'Set it up for the model and the gas.'],
-    { ...opened, skill: 'electrical', parts: ['control board'] },
+    [60, 240, 0.93],
+    ['Last suspect, not first: every input and output proved.', 'Set it up for the model and the gas; combustion at high and low rate afterwards.'],
+    { ...opened, skill: 'gas', parts: ['control board'] },
   ),
   mend(
     'board.fuse',
@@ -124,11 +124,11 @@ export const burnerRemedies: RemedyRow[] = [
     'Fit a new flow thermistor',
     [15, 16, 0.97],
     ['Isolate, prove dead, clip the new one on clean pipe.', 'Run the failed demand through.'],
-    { ...opened, parts: ['thermistor'] },
+    { ...opened, parts: ['flow thermistor'] },
   ),
   mend('returnThermistor.replace', 'Fit a new return thermistor', [15, 16, 0.97], ['Isolate, prove dead, clip the new one on clean pipe.'], {
     ...opened,
-    parts: ['thermistor'],
+    parts: ['return thermistor'],
   }),
   mend(
     'overheat.findCauseReset',
@@ -164,9 +164,9 @@ export const burnerRemedies: RemedyRow[] = [
   }),
   mend(
     'gas.supplier',
-    'Have the regulator or pipe size put right',
+    'Have the regulator at the meter put right',
     [40, 0, 0.8],
-    ['Working pressure at the meter and at the appliance.', 'Lost at the meter: the supplier. Lost between: the pipe.'],
+    ['Working pressure at the meter, appliance at full rate, noted for the supplier.', 'The regulator is theirs: leave it alone.'],
     { ...gasWork, access: 'none', cautions: [licensed] },
   ),
   mend(
@@ -177,6 +177,7 @@ export const burnerRemedies: RemedyRow[] = [
     {
       ...gasWork,
       cautions: [licensed, 'No flames, no switches. Ventilate.'],
+      parts: ['pipe and fittings'],
     },
   ),
   mend('gas.remakeUnion', 'Remake the union with a new washer', [25, 2, 0.95], ['New washer, always.', 'Leak fluid, then a tightness test.'], {
@@ -188,7 +189,7 @@ export const burnerRemedies: RemedyRow[] = [
   mend(
     'gasValve.replace',
     'Fit a new gas valve',
-    [60, 130, 0.96],
+    [60, 180, 0.96],
     ['Gas off, prove dead, change the valve with new seals.', 'Tightness test, combustion or burner pressure at high and low rate.'],
     {
       ...burning,
@@ -259,7 +260,7 @@ export const burnerRemedies: RemedyRow[] = [
   mend(
     'exchanger.flush',
     'Flush the main exchanger',
-    [120, 60, 0.6],
+    [120, 60, 0.35],
     ['Cap the openings above the board.', 'Flush both ways, clean the system, fit a filter.'],
     { ...wet, parts: ['cleaner', 'inhibitor'] },
   ),
@@ -270,7 +271,7 @@ export const burnerRemedies: RemedyRow[] = [
     ['Cap the openings above the board before flushing.', 'Trap flushed and refilled with water.', 'New door seal.'],
     { ...burning, parts: ['burner door seal'], seals: ['burner door seal'] },
   ),
-  mend('exchanger.replace', 'Fit a new main exchanger', [180, 420, 0.95], ['Compare with a new appliance before ordering.'], {
+  mend('exchanger.replace', 'Fit a new main exchanger', [180, 550, 0.95], ['Compare with a new appliance before ordering.'], {
     ...gasWork,
     access: 'drained',
     opens: ['case', 'chamber', 'gasWay'],
@@ -284,9 +285,15 @@ export const burnerRemedies: RemedyRow[] = [
     parts: ['trap seal'],
     seals: ['trap seal'],
   }),
-  mend('condensate.thaw', 'Thaw the pipe, then lag or enlarge it', [35, 18, 0.9], ['Warm water outside, not boiling.', 'Larger bore, shorter run, lagged.'], {
-    parts: ['pipe insulation'],
-  }),
+  mend(
+    'condensate.thaw',
+    'Thaw the pipe, then lag or enlarge it',
+    [35, 18, 0.9],
+    ['Warm water outside, not boiling; at night it may run into a bucket until then.', 'Larger bore, shorter run, lagged.'],
+    {
+      parts: ['pipe insulation'],
+    },
+  ),
   mend('condensate.seal', 'Reseal trap and joints', [25, 6, 0.95], ['New seal, refill with water, dry and watch.'], {
     ...opened,
     parts: ['trap seal'],
@@ -303,4 +310,161 @@ export const burnerRemedies: RemedyRow[] = [
     seals: ['element gasket'],
   }),
   mend('contactor.replace', 'Fit a new contactor', [30, 42, 0.97], ['Terminals to their torque: loose ones burn.'], { ...wired, parts: ['contactor'] }),
+  mend(
+    'fan.cleanWheel',
+    'Clean the fan wheel',
+    [40, 4, 0.7],
+    ['Gas off, prove dead, fan off; note every hidden screw.', 'Brush, never bend the wheel; spin it by hand and listen.'],
+    { ...burning, parts: ['fan seal'], seals: ['fan seal'] },
+  ),
+  mend(
+    'airTubes.swapBack',
+    'Put each sensing tube on its own port',
+    [10, 0, 0.97],
+    ['Pressure to pressure, suction to suction: look at the marks.', 'Difference read with the fan running.'],
+    { ...opened },
+  ),
+  mend(
+    'flue.rehang',
+    'Re-hang the flue with its proper fall',
+    [90, 20, 0.92],
+    ['Fall by the maker’s figure, all along.', 'Tubes and chamber dry before it is lit; products and air inlet read.'],
+    { ...gasWork, access: 'none', cautions: ['Work at height.', licensed, combustion], opens: ['flue'], parts: ['flue brackets'] },
+  ),
+  mend(
+    'case.seal',
+    'Renew the case seal, fit every screw',
+    [30, 14, 0.95],
+    ['Not to be used meanwhile.', 'CO2 with the case on against the case off: alike.'],
+    { ...gasWork, cautions: [licensed, combustion], opens: ['case'], parts: ['case seal', 'case screws'], seals: ['case seal'] },
+  ),
+  mend(
+    'gas.largerPipe',
+    'Put the pipe size right',
+    [180, 60, 0.9],
+    ['Loss between meter and appliance at full rate first.', 'Tightness test before and after, purge.'],
+    { ...gasWork, access: 'none', cautions: [licensed], parts: ['pipe and fittings'] },
+  ),
+  mend('gas.refill', 'Have the tank or cylinders filled', [10, 0, 0.97], ['Supplier called; changeover turned.', 'Tightness test, purge, relight.'], {
+    skill: 'anyone',
+  }),
+  mend(
+    'gas.resetRegulator',
+    'Find why it tripped, reset the regulator',
+    [30, 0, 0.85],
+    ['Only after the cause: over-pressure, empty tank, frost in it.', 'Tightness test before it is reset.'],
+    { ...gasWork, access: 'none', cautions: [licensed] },
+  ),
+  mend('burner.pad', 'Fit a new insulation pad', [55, 30, 0.95], ['Door off; pad dry, whole, seated.', 'New door seal; CO2 at high and low afterwards.'], {
+    ...burning,
+    cautions: [licensed, combustion, 'Dust: mask on, do not brush it dry.'],
+    parts: ['insulation pad'],
+    seals: ['burner door seal'],
+  }),
+  mend('airFlap.renew', 'Fit a new non-return flap', [40, 18, 0.94], ['Mixer off, flap seat clean.', 'Tightness test, CO2 at high and low.'], {
+    ...burning,
+    opens: ['gasWay', 'chamber'],
+    parts: ['non-return flap'],
+    seals: ['mixer seal'],
+  }),
+  mend(
+    'pilot.shelter',
+    'Find the draught, put seal or flue right',
+    [45, 10, 0.8],
+    ['Case seal, sight glass, flue terminal in the wind.', 'Pilot watched with the case on.'],
+    { ...gasWork, cautions: [licensed, combustion], parts: ['case seal'], seals: ['case seal'] },
+  ),
+  mend('pilot.setElectrode', 'Set the electrode in the pilot flame', [20, 0, 0.93], ['The flame licks round its tip; gap by the maker’s figure.'], {
+    ...gasWork,
+    cautions: [licensed],
+  }),
+  mend(
+    'exchanger.descale',
+    'Descale the main exchanger',
+    [120, 45, 0.5],
+    ['Descaler in a closed loop, both ways; cap the openings above the board.', 'Then dose: hard top-up water brought it.'],
+    { ...wet, cautions: [...wet.cautions!, 'Acid: gloves, eyes, ventilation.'], parts: ['descaler', 'inhibitor'] },
+  ),
+  mend(
+    'boiler.quote',
+    'Quote for a new boiler',
+    [30, 0, 0.9],
+    ['What repair, its chance of holding and the age of the rest come to, side by side.', 'The customer decides; made safe meanwhile.'],
+    { skill: 'anyone' },
+  ),
+  mend(
+    'condensatePump.renew',
+    'Fit a new condensate pump',
+    [35, 55, 0.95],
+    ['Unplug, drain its tank, fall of the pipes.', 'Its interlock wired as it was; trap refilled.'],
+    { ...opened, parts: ['condensate pump'] },
+  ),
+  mend('condensate.fillTrap', 'Fill the trap with water', [10, 0, 0.95], ['Fill it, look for why it ran dry.', 'Room air measured again.'], {
+    ...opened,
+    cautions: ['Not to be left running with an empty trap.'],
+  }),
+  mend('overheat.replace', 'Fit a new overheat device', [25, 18, 0.96], ['Why it tripped comes first.', 'Phial or clip home, watch a full heat-up.'], {
+    ...opened,
+    cautions: ['Never bridge a safety device to make it run.'],
+    parts: ['overheat device'],
+  }),
+  mend('overheat.phialHome', 'Refit the overheat device’s phial', [15, 1, 0.95], ['Paste, clip; nobody was protected while it hung free.'], { ...opened }),
+  mend(
+    'fluestat.renew',
+    'Find the cause, then reset or renew the flue-gas cut-out',
+    [30, 24, 0.9],
+    ['Flueways, flow, combustion: why were the products that hot?'],
+    { ...opened, cautions: ['Never bridge a safety device to make it run.'], parts: ['flue-gas cut-out'] },
+  ),
+  mend(
+    'outdoorSensor.renew',
+    'Set the curve, or fit a new outdoor sensor',
+    [30, 22, 0.92],
+    ['On the shaded side; resistance by the chart.', 'Show the customer the curve.'],
+    { parts: ['outdoor sensor'] },
+  ),
+  mend('board.newDisplay', 'Fit a new display', [25, 70, 0.95], ['Ribbon or plug home first.', 'Settings noted from the board.'], {
+    ...opened,
+    parts: ['display board'],
+  }),
+  mend(
+    'board.dry',
+    'Dry the board and see',
+    [40, 0, 0.4],
+    ['Off, out, warm air, tracks cleaned.', 'Mend what wetted it first; tell the customer that it may come back.'],
+    { ...opened, skill: 'electrical' },
+  ),
+  mend(
+    'board.setUp',
+    'Set the board up for this model and gas',
+    [25, 0, 0.96],
+    ['Codes by the maker’s table.', 'Combustion at high and low rate afterwards.'],
+    { ...gasWork, access: 'none', cautions: [licensed, combustion] },
+  ),
+  mend('supply.neutral', 'Restore the neutral', [30, 2, 0.95], ['Dead, locked off; every neutral joint back to the board.'], { ...wired }),
+  mend('earth.mend', 'Restore the earth', [30, 4, 0.95], ['Continuity from the case to the main earth terminal.', 'Flame current read afterwards.'], {
+    ...wired,
+    parts: ['earth lead'],
+  }),
+  mend(
+    'elements.dry',
+    'Dry the elements and test again',
+    [30, 0, 0.6],
+    ['Warmed through on one stage only if the insulation allows it.', 'Above 1 MΩ warm and dried, else new elements.'],
+    { ...wired },
+  ),
+  mend(
+    'power.restore',
+    'Find why the boiler’s own circuit is off, restore it',
+    [20, 0, 0.9],
+    ['Insulation of every element first.', 'Current on all stages.'],
+    { ...wired },
+  ),
+  mend(
+    'power.terminals',
+    'Renew the burnt terminal and its cable end',
+    [50, 22, 0.94],
+    ['Cut back to bright copper, new terminal, torqued.', 'Current on all stages, terminal cool after an hour.'],
+    { ...wired, parts: ['terminal block'] },
+  ),
 ]

@@ -1,4 +1,4 @@
-import { mend, proveDead, wetOutside, wired, type RemedyRow } from './mend.ts'
+import { mend, proveDead, qualified, wetOutside, wired, type RemedyRow } from './mend.ts'
 
 /** A motor valve's remedies. */
 function valveRemedies(part: string, name: string): RemedyRow[] {
@@ -32,6 +32,13 @@ function valveRemedies(part: string, name: string): RemedyRow[] {
         parts: ['motor valve'],
         seals: ['fittings'],
       },
+    ),
+    mend(
+      `${part}.refit`,
+      `Refit the head of the ${name} to match its body`,
+      [20, 0, 0.95],
+      ['Dead; head and body both at rest, then together.', 'Run both circuits: the other must stay cold.'],
+      { ...wired },
     ),
     mend(`${part}.release`, `Release the ${name}’s lever and find the fault behind it`, [5, 0, 0.97], ['Off its latch, run the demand: what fails now?'], {
       skill: 'anyone',
@@ -145,5 +152,67 @@ export const controlRemedies: RemedyRow[] = [
       skill: 'unvented',
       cautions: ['Never bridge it. Unvented cylinders only by those qualified for them.'],
     },
+  ),
+  mend(
+    'programmer.battery',
+    'Fit a new reserve battery, or a programmer',
+    [15, 6, 0.8],
+    ['Time and programme set, power off for a minute: does it keep them?'],
+    { ...wired, parts: ['reserve battery'] },
+  ),
+  mend('programmer.reseat', 'Press the programmer home on its backplate', [8, 0, 0.5], ['Pins bright, screws tight. It cures for a while: say so.'], {
+    ...wired,
+  }),
+  mend(
+    'receiver.replace',
+    'Fit a new receiver and pair it',
+    [30, 75, 0.96],
+    ['Volt-free or mains: set as on the old one.', 'Pair, then call and let go: its lamp follows.'],
+    { ...wired, parts: ['receiver'] },
+  ),
+  mend('roomStat.move', 'Move the room thermostat', [45, 10, 0.9], ['Chest height, inner wall, no sun, draught or radiator near.'], {
+    ...wired,
+    parts: ['cable'],
+  }),
+  mend('frostStat.set', 'Set the frost thermostat back', [5, 0, 0.96], ['About 5 °C; its pipe thermostat about 25 (from memory).'], { skill: 'anyone' }),
+  mend('frostStat.replace', 'Fit a new frost thermostat', [30, 24, 0.96], ['Dead; set to about 5 °C.'], { ...wired, parts: ['frost thermostat'] }),
+  mend(
+    'highLimit.replace',
+    'Fit a new high-limit thermostat',
+    [40, 35, 0.95],
+    ['In the same pocket, with paste.', 'It is reset and stays made through a whole heat-up.'],
+    { ...wired, skill: 'unvented', cautions: [proveDead, qualified], parts: ['high-limit thermostat'] },
+  ),
+  mend('roomStat.neutral', 'Connect the neutral of the room thermostat', [30, 4, 0.9], ['A spare core, identified at both ends.'], {
+    ...wired,
+    parts: ['cable'],
+  }),
+  mend(
+    'supply.oneSpur',
+    'Bring all the controls to one spur',
+    [60, 18, 0.95],
+    ['One double-pole fused spur, 3 A, for everything.', 'With it off, nothing is live anywhere.'],
+    { ...wired, parts: ['double-pole spur'] },
+  ),
+  mend(
+    'midValve.repipe',
+    'Swap the outlets of the mid-position valve',
+    [120, 10, 0.95],
+    ['Drain, exchange the two pipes, refill, vent.', 'Each circuit alone warms its own.'],
+    { ...wetOutside, seals: ['fittings'] },
+  ),
+  mend('zone.vent', 'Vent the zone’s loop', [20, 0, 0.9], ['Pump off; from the manifold along the loop, others shut.', 'Return of the loop warm.']),
+  mend('zone.openValves', 'Open the zone’s valves', [5, 0, 0.97], ['Count the turns.', 'Return of the loop warm.']),
+  mend('checkValve.renew', 'Fit a new check valve to the zone', [50, 16, 0.95], ['Drain the zone, renew, arrow with the flow, refill, vent.'], {
+    ...wetOutside,
+    parts: ['check valve'],
+    seals: ['fittings'],
+  }),
+  mend(
+    'transformer.larger',
+    'Fit a larger transformer, or a second one',
+    [45, 48, 0.95],
+    ['About eight voltamperes a head and some to spare.', 'Above 22 V with every zone calling.'],
+    { ...wired, parts: ['24 V transformer'] },
   ),
 ]

@@ -1,4 +1,4 @@
-import { drainFirst, mend, opened, proveDead, qualified, wet, wetOutside, type RemedyRow } from './mend.ts'
+import { drainFirst, mend, opened, proveDead, qualified, wet, wetOutside, wired, type RemedyRow } from './mend.ts'
 
 const cold: Partial<RemedyRow> = { access: 'caseOff', cautions: ['Water near electrics: dry everything before power.'] }
 const unvented: Partial<RemedyRow> = { skill: 'unvented', access: 'drained', cautions: [qualified] }
@@ -59,15 +59,19 @@ export const hotWaterRemedies: RemedyRow[] = [
   ),
   mend(
     'plate.clean',
-    'Clean the plate and the system water',
-    [90, 45, 0.7],
-    ['Isolate, drain the block, plate out.', 'Clean, flush, new seals.', 'Clean the system and dose, or it blocks again.'],
+    'Clean the plate',
+    [60, 20, 0.6],
+    [
+      'Isolate, drain the block, plate out.',
+      'Clean, flush the heating side, new seals.',
+      'The system water is a job of its own: without it the plate blocks again.',
+    ],
     { ...wet, parts: ['cleaner', 'inhibitor'], seals: ['plate seals'] },
   ),
   mend(
     'plate.replace',
     'Fit a new plate heat exchanger',
-    [70, 145, 0.95],
+    [70, 130, 0.95],
     ['Isolate, drain the block, plate out.', 'New plate with new seals.', 'Clean the system and dose, or it blocks again.'],
     { ...wet, parts: ['plate heat exchanger'], seals: ['plate seals'] },
   ),
@@ -126,7 +130,7 @@ export const hotWaterRemedies: RemedyRow[] = [
   ),
   mend('hotWaterThermistor.replace', 'Fit a new hot-water thermistor', [15, 16, 0.97], ['Isolate, prove dead, clip the new one on clean pipe.'], {
     ...opened,
-    parts: ['thermistor'],
+    parts: ['hot-water thermistor'],
   }),
   mend(
     'mixer.cartridge',
@@ -227,5 +231,74 @@ export const hotWaterRemedies: RemedyRow[] = [
   mend('storeCoil.descale', 'Descale the mains coil', [90, 30, 0.75], ['Acid in a closed loop through the coil, then rinse.'], {
     cautions: ['Acid: gloves, eyes, ventilation.', proveDead],
     parts: ['descaler'],
+  }),
+  mend('plate.descale', 'Descale the plate’s mains side', [60, 25, 0.75], ['Plate out; descaler through the mains side only, flush, new seals.'], {
+    ...wet,
+    cautions: [drainFirst, 'Acid: gloves, eyes, ventilation.'],
+    parts: ['descaler'],
+    seals: ['plate seals'],
+  }),
+  mend(
+    'cylinder.vent',
+    'Vent the pipes to the coil',
+    [20, 0, 0.9],
+    ['Pump off, cold; vent at the highest point of the coil’s pipes, top up.', 'Flow pipe hot to the cylinder, return following.'],
+  ),
+  mend('cylinder.openCoilValve', 'Open the valve in the coil’s pipes', [5, 0, 0.97], ['Count the turns; both pipes hot after ten minutes.']),
+  mend('gravity.antiGravity', 'Fit or free the anti-gravity valve', [75, 22, 0.9], ['Drain, renew, refill, vent.', 'Hot water alone: radiators stay cold.'], {
+    ...wetOutside,
+    parts: ['anti-gravity valve'],
+    seals: ['fittings'],
+  }),
+  mend('gravity.repipe', 'Move the gravity return behind the pump', [180, 40, 0.9], ['Its own return to the boiler, clear of the pump’s suction.'], {
+    ...wetOutside,
+    parts: ['22 mm pipe and fittings'],
+  }),
+  mend(
+    'cylinder.restoreGap',
+    'Restore the internal air gap',
+    [30, 0, 0.85],
+    ['By the maker’s procedure: mains off, lower hot outlet open, drained to the gap, shut, refilled.', 'Heat to the thermostat: tundish dry.'],
+    { skill: 'unvented', cautions: [qualified] },
+  ),
+  mend(
+    'reducingValve.cartridge',
+    'Fit a new cartridge to the reducing valve',
+    [30, 35, 0.9],
+    ['Mains off, hot tap open until it stops.', '{reducingValve.setting} bar behind it with nothing drawn.'],
+    { ...wetOutside, skill: 'unvented', cautions: [qualified, drainFirst], parts: ['reducing-valve cartridge'] },
+  ),
+  mend('cylinderColdValve.open', 'Open the cold valve of the cylinder', [3, 0, 0.97], ['Fully, then back a quarter turn.'], { skill: 'anyone' }),
+  mend(
+    'store.topUp',
+    'Top the store up and put its filling right',
+    [30, 12, 0.85],
+    ['Ball valve free, or the filling point used; inhibitor.', 'Level mark, then the tap hot for ten minutes.'],
+    { parts: ['ball valve'] },
+  ),
+  mend(
+    'mixingValve.clean',
+    'Clean strainers and check valves of the mixing valve',
+    [25, 0, 0.85],
+    ['Both feeds shut, strainers out, rinsed, refitted.', 'Tap temperature steady from first to last.'],
+    { ...wetOutside },
+  ),
+  mend('mixingValve.check', 'Fit new check valves to the mixing valve', [30, 14, 0.92], ['Both feeds shut.', 'Cold tap cold with the hot side hot.'], {
+    ...wetOutside,
+    parts: ['check valves for the mixing valve'],
+  }),
+  mend(
+    'immersion.element',
+    'Fit a new immersion element',
+    [90, 40, 0.95],
+    ['Isolate and prove dead; drain below the boss.', 'Insulation above 1 MΩ before power, then 13 A.'],
+    { ...wetOutside, skill: 'electrical', cautions: [proveDead, drainFirst], parts: ['immersion element'], seals: ['boss washer'] },
+  ),
+  mend('immersion.stat', 'Fit a new immersion thermostat with cut-out', [25, 18, 0.95], ['Isolate and prove dead.', 'Set to 60 °C; it clicks off there.'], {
+    ...wired,
+    parts: ['immersion thermostat'],
+  }),
+  mend('immersion.off', 'Switch the immersion heater off and show the customer', [3, 0, 0.97], ['Off at its switch; show which heats what.'], {
+    skill: 'anyone',
   }),
 ]

@@ -11,7 +11,7 @@ export const waterRemedies: RemedyRow[] = [
   mend(
     'pump.replace',
     'Fit a new pump',
-    [55, 135, 0.96],
+    [55, 180, 0.96],
     ['Isolate, drain, change the head; of another make, the whole pump.', 'Fill, vent, de-aerate before it runs dry.'],
     { ...wet, parts: ['pump'], seals: ['pump seals'] },
   ),
@@ -111,7 +111,7 @@ export const waterRemedies: RemedyRow[] = [
     ['Drain the water side and leave the drain open.', 'To 1 bar at the air valve, leak fluid, wipe, cap.', 'Refill and vent.'],
     { access: 'drained', cautions: [storedPressure], parts: [], seals: ['vessel cap'] },
   ),
-  mend('vessel.core', 'Fit a new valve core and recharge', [25, 3, 0.9], ['Let all air out before changing the core.', 'Leak fluid, wipe, cap.'], {
+  mend('vessel.core', 'Fit a new valve core and recharge', [32, 3, 0.9], ['Let all air out before changing the core.', 'Leak fluid, wipe, cap.'], {
     access: 'drained',
     cautions: [storedPressure],
     parts: ['valve core'],
@@ -173,4 +173,37 @@ export const waterRemedies: RemedyRow[] = [
   mend('fillingLoop.shut', 'Shut both handles, lower the pressure', [10, 0, 0.97], ['Handle across the pipe = shut.', 'Watch it: does it still let by?'], {
     skill: 'anyone',
   }),
+  mend('pump.set', 'Set the pump’s speed or mode', [10, 0, 0.93], ['Curve or speed by the system; flow and return read again.'], { skill: 'heating' }),
+  mend('pump.openValves', 'Open the pump’s valves', [8, 0, 0.96], ['Slot in line with the pipe is open; ask why they were shut.'], { skill: 'heating' }),
+  mend('pump.turnRound', 'Turn the pump round', [45, 6, 0.96], ['Arrow with the flow; new seals, vent.'], {
+    ...wet,
+    parts: ['pump seals'],
+    seals: ['pump seals'],
+  }),
+  mend(
+    'bypass.set',
+    'Clean and set the bypass',
+    [25, 0, 0.9],
+    ['About 0.3 bar, from memory: the maker’s figure first.', 'Valves shut: flow stays, nothing bangs.'],
+    { skill: 'heating' },
+  ),
+  mend('airVent.open', 'Open the automatic vent’s cap', [4, 0, 0.9], ['A turn open, then de-aerate.'], { skill: 'anyone' }),
+  mend('relief.pipe', 'Put the discharge pipe right', [60, 20, 0.95], ['Metal, falling all the way, ending where it can be seen and hurts nobody.'], {
+    parts: ['pipe and fittings'],
+  }),
+  mend('fillingLoop.valve', 'Renew the loop’s valve or hose', [20, 18, 0.94], ['Both sides isolated.', 'Loop off and capped afterwards.'], {
+    ...wetOutside,
+    parts: ['filling loop valve'],
+    seals: ['fibre washers'],
+  }),
+  mend(
+    'pipework.trace',
+    'Trace the hidden leak and mend it',
+    [180, 40, 0.6],
+    [
+      'Room by room: pressure held in each part, floor up where it falls.',
+      'Leak sealer is disputed: say so, and never before boiler and vessel are ruled out.',
+    ],
+    { ...wetOutside, parts: ['pipe and fittings'] },
+  ),
 ]

@@ -1,11 +1,11 @@
 import type { BoilerSystem, Stage } from '@dewpoint/core/system'
 import { burners } from './parts/burners.ts'
 import { controls } from './parts/controls.ts'
-import { use } from './parts/define.ts'
+import { share, use } from './parts/define.ts'
 import { hotWater } from './parts/hotWater.ts'
 import { supplies } from './parts/supplies.ts'
 import { water } from './parts/water.ts'
-import { combiBoard, thermistor } from './parts/sensing.ts'
+import { combiBoard, lead, thermistor } from './parts/sensing.ts'
 import * as stage from './stages.ts'
 
 const back = 'airAtRest'
@@ -71,20 +71,32 @@ export const atmosCombi: BoilerSystem = {
     burners.airSwitch,
     burners.airTubes,
     supplies.flue,
+    supplies.case,
     supplies.gas,
     burners.modulatingValve,
     burners.ignition,
     burners.flameElectrode,
     thermistor('flowThermistor', 'Flow thermistor'),
+    lead('flowThermistor', 'Lead of the flow thermistor'),
     thermistor('hotWaterThermistor', 'Hot-water thermistor'),
+    lead('hotWaterThermistor', 'Lead of the hot-water thermistor'),
     burners.overheat,
     { ...water.lowWaterSwitch, label: 'Pump-proving switch' },
     water.gauge,
-    use(controls.board, { postPurge: 5 }, { also: combiBoard(), without: ['minimumFanSpeed', 'fanCommandDrive', 'keepWarmOff'] }),
+    use(
+      controls.board,
+      { postPurge: 5 },
+      {
+        also: { ...combiBoard(), modulatorDrive: share('drives the modulator of the gas valve') },
+        without: ['minimumFanSpeed', 'fanCommandDrive', 'keepWarmOff'],
+      },
+    ),
     water.systemWater,
     water.vessel,
     water.relief,
     water.pipework,
+    water.airVent,
+    water.bypass,
     water.fillingLoop,
     water.volume,
     water.radiators,

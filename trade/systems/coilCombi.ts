@@ -5,7 +5,7 @@ import { use } from './parts/define.ts'
 import { hotWater } from './parts/hotWater.ts'
 import { supplies } from './parts/supplies.ts'
 import { water } from './parts/water.ts'
-import { combiBoard, thermistor } from './parts/sensing.ts'
+import { combiBoard, lead, thermistor } from './parts/sensing.ts'
 import * as stage from './stages.ts'
 
 const back = 'airProved'
@@ -71,13 +71,17 @@ export const coilCombi: BoilerSystem = {
     burners.modulatingFan,
     burners.fanLead,
     supplies.flue,
+    supplies.case,
     supplies.gas,
     burners.premixValve,
     burners.ignition,
     burners.flameElectrode,
     supplies.condensate,
+    supplies.condensatePump,
     thermistor('flowThermistor', 'Flow thermistor'),
+    lead('flowThermistor', 'Lead of the flow thermistor'),
     thermistor('hotWaterThermistor', 'Hot-water thermistor'),
+    lead('hotWaterThermistor', 'Lead of the hot-water thermistor'),
     burners.overheat,
     water.lowWaterSwitch,
     water.gauge,
@@ -86,6 +90,8 @@ export const coilCombi: BoilerSystem = {
     water.vessel,
     water.relief,
     water.pipework,
+    water.airVent,
+    water.bypass,
     water.fillingLoop,
     water.volume,
     water.radiators,

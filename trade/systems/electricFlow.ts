@@ -1,11 +1,11 @@
 import type { BoilerSystem, Stage } from '@dewpoint/core/system'
 import { burners } from './parts/burners.ts'
 import { controls } from './parts/controls.ts'
-import { use } from './parts/define.ts'
+import { number, own, use } from './parts/define.ts'
 import { hotWater } from './parts/hotWater.ts'
 import { supplies } from './parts/supplies.ts'
 import { water } from './parts/water.ts'
-import { thermistor } from './parts/sensing.ts'
+import { lead, thermistor } from './parts/sensing.ts'
 import * as stage from './stages.ts'
 
 const flowProved: Stage = {
@@ -81,7 +81,12 @@ export const electricFlow: BoilerSystem = {
     use(hotWater.tapFlow, { flow: 12 }),
     supplies.inletFilter,
     hotWater.mixer,
-    use(hotWater.cylinder, { volume: 180, coilConductance: 900, temperature: 32 }, { label: 'Thermal store', without: ['reversed', 'perforation'] }),
+    use(
+      hotWater.cylinder,
+      { volume: 180, coilConductance: 900, temperature: 32 },
+      { label: 'Thermal store', without: ['perforation', 'dip', 'coilValveShut'], also: hotWater.storeLevel },
+    ),
+    hotWater.immersion,
     hotWater.storeCoil,
     hotWater.mixingValve,
     water.systemFilter,
@@ -89,8 +94,10 @@ export const electricFlow: BoilerSystem = {
     use(burners.exchanger, { heatCapacity: 12_000 }, { label: 'Flow boiler body', without: ['approach', 'dirt'] }),
     burners.electricHeater,
     burners.elements,
+    burners.power,
     burners.contactor,
     thermistor('flowThermistor', 'Flow thermistor'),
+    lead('flowThermistor', 'Lead of the flow thermistor'),
     use(burners.overheat, { tripsAt: 95 }),
     use(water.lowWaterSwitch, {}, { label: 'Flow switch' }),
     water.gauge,
@@ -98,7 +105,19 @@ export const electricFlow: BoilerSystem = {
       controls.board,
       { flowSet: 72, pumpOverrun: 60 },
       {
-        without: ['gasDrive', 'fanDrive', 'demandStuck', 'polaritySensitive', 'hotWaterOn', 'hotWaterSet', 'postPurge', 'antiCycle', 'ignitionTries'],
+        also: { stages: number(3, '1', 'stages it switches', own, { min: 0, max: 6 }) },
+        without: [
+          'gasDrive',
+          'fanDrive',
+          'demandStuck',
+          'polaritySensitive',
+          'otherModel',
+          'hotWaterOn',
+          'hotWaterSet',
+          'postPurge',
+          'antiCycle',
+          'ignitionTries',
+        ],
       },
     ),
     water.systemWater,
@@ -107,7 +126,11 @@ export const electricFlow: BoilerSystem = {
     water.pipework,
     water.fillingLoop,
     use(water.volume, { volume: 15 }, { spread: { volume: 2 } }),
-    use(water.radiators, {}, { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface', 'air', 'pinStuck', 'unbalanced'] }),
+    use(
+      water.radiators,
+      {},
+      { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface', 'air', 'pinStuck', 'unbalanced', 'waterways'] },
+    ),
     use(controls.programmer, {}, { without: ['heatingOutput'] }),
     use(controls.cylinderStat, { setting: 62 }, { label: 'Store thermostat' }),
     controls.hotWaterWire,

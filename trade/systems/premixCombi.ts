@@ -1,7 +1,7 @@
 import type { BoilerSystem, Stage } from '@dewpoint/core/system'
 import { burners } from './parts/burners.ts'
 import { controls } from './parts/controls.ts'
-import { combiBoard, thermistor } from './parts/sensing.ts'
+import { combiBoard, lead, outdoorSensor, thermistor } from './parts/sensing.ts'
 import { use } from './parts/define.ts'
 import { hotWater } from './parts/hotWater.ts'
 import { supplies } from './parts/supplies.ts'
@@ -83,21 +83,28 @@ export const premixCombi: BoilerSystem = {
     water.systemFilter,
     water.diverter,
     water.diverterLead,
-    water.pump,
+    use(water.pump, {}, { without: ['windingResistance', 'windingShort'], also: water.electronic }),
     burners.exchanger,
     burners.premixBurner,
     burners.modulatingFan,
     burners.fanLead,
     supplies.flue,
+    supplies.case,
     supplies.gas,
     burners.premixValve,
     burners.ignition,
     burners.flameElectrode,
     supplies.condensate,
+    supplies.condensatePump,
     thermistor('flowThermistor', 'Flow thermistor'),
+    lead('flowThermistor', 'Lead of the flow thermistor'),
     thermistor('returnThermistor', 'Return thermistor'),
+    lead('returnThermistor', 'Lead of the return thermistor'),
     thermistor('hotWaterThermistor', 'Hot-water thermistor'),
+    lead('hotWaterThermistor', 'Lead of the hot-water thermistor'),
     burners.overheat,
+    burners.fluestat,
+    outdoorSensor,
     water.pressureSensor,
     water.gauge,
     use(controls.board, { polaritySensitive: 1 }, { also: combiBoard() }),
@@ -105,6 +112,8 @@ export const premixCombi: BoilerSystem = {
     water.vessel,
     water.relief,
     water.pipework,
+    water.airVent,
+    water.bypass,
     water.fillingLoop,
     water.volume,
     water.radiators,

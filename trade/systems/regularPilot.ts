@@ -1,7 +1,7 @@
 import type { BoilerSystem, Stage } from '@dewpoint/core/system'
 import { burners } from './parts/burners.ts'
 import { controls } from './parts/controls.ts'
-import { use } from './parts/define.ts'
+import { flag, use } from './parts/define.ts'
 import { hotWater } from './parts/hotWater.ts'
 import { supplies } from './parts/supplies.ts'
 import { water } from './parts/water.ts'
@@ -102,10 +102,12 @@ export const regularPilot: BoilerSystem = {
     supplies.coldMain,
     hotWater.tapFlow,
     hotWater.mixer,
-    use(hotWater.cylinder, { coilFlow: 9 }),
+    use(hotWater.cylinder, { coilFlow: 9 }, { also: hotWater.gravity }),
+    hotWater.cylinderColdValve,
     hotWater.reducingValve,
     hotWater.cylinderVessel,
     hotWater.expansionRelief,
+    hotWater.immersion,
     water.systemFilter,
     water.pump,
     use(burners.exchanger, { heatCapacity: 90_000, approach: 110 }, { label: 'Cast-iron heat exchanger', spread: { approach: 6, heatCapacity: 3000 } }),
@@ -115,13 +117,14 @@ export const regularPilot: BoilerSystem = {
     burners.airSwitch,
     burners.airTubes,
     supplies.flue,
+    supplies.case,
     supplies.gas,
     burners.pilotValve,
     burners.pilot,
     burners.ignition,
     burners.flameElectrode,
     burners.controlStat,
-    use(burners.overheat, { tripsAt: 95 }),
+    use(burners.overheat, { tripsAt: 95 }, { also: { phialOut: flag('its phial has slipped out of its pocket') } }),
     water.gauge,
     use(
       controls.board,
@@ -135,11 +138,14 @@ export const regularPilot: BoilerSystem = {
     use(water.vessel, { volume: 12 }),
     water.relief,
     water.pipework,
+    water.airVent,
+    water.bypass,
     water.fillingLoop,
     use(water.volume, { volume: 100 }),
     use(water.radiators, { output: 12 }),
     controls.programmer,
     controls.roomStat,
+    controls.frostStat,
     controls.cylinderStat,
     controls.heatingWire,
     controls.hotWaterWire,

@@ -1,10 +1,10 @@
 import type { BoilerSystem, Stage } from '@dewpoint/core/system'
 import { burners } from './parts/burners.ts'
 import { controls } from './parts/controls.ts'
-import { use } from './parts/define.ts'
+import { flag, use } from './parts/define.ts'
 import { supplies } from './parts/supplies.ts'
 import { water } from './parts/water.ts'
-import { combiBoard, thermistor } from './parts/sensing.ts'
+import { combiBoard, lead, thermistor } from './parts/sensing.ts'
 import * as stage from './stages.ts'
 
 const back = 'airProved'
@@ -62,24 +62,34 @@ export const zone24v: BoilerSystem = {
     burners.modulatingFan,
     burners.fanLead,
     supplies.flue,
-    use(supplies.gas, { standingPressure: 37, dropAtFullRate: 3, needs: 28 }),
+    supplies.case,
+    use(supplies.gas, { standingPressure: 37, dropAtFullRate: 3, needs: 28 }, { also: supplies.propane }),
     burners.premixValve,
     burners.ignition,
     burners.flameElectrode,
     supplies.condensate,
+    supplies.condensatePump,
     thermistor('flowThermistor', 'Flow thermistor'),
+    lead('flowThermistor', 'Lead of the flow thermistor'),
     burners.overheat,
     water.lowWaterSwitch,
     water.gauge,
-    use(controls.board, { antiCycle: 120 }, { also: combiBoard(), without: ['diverterDrive', 'tapSeenAt', 'keepWarmOff', 'hotWaterOn', 'hotWaterSet'] }),
+    use(
+      controls.board,
+      { antiCycle: 120 },
+      { also: combiBoard(), without: ['diverterDrive', 'tapSeenAt', 'hallSupply', 'heatInput', 'keepWarmOff', 'hotWaterOn', 'hotWaterSet'] },
+    ),
     water.systemWater,
     use(water.vessel, { volume: 12 }),
     water.relief,
     water.pipework,
+    water.airVent,
+    water.bypass,
     water.fillingLoop,
     use(water.volume, { volume: 120 }),
-    use(water.radiators, { output: 14, ratedFlow: 8 }),
+    use(water.radiators, { output: 14, ratedFlow: 8 }, { also: { loopAir: flag('air in the loop of its zone') } }),
     controls.zone2,
+    controls.checkValves,
     controls.transformer,
     use(controls.roomStat, {}, { label: 'Zone thermostat' }),
     controls.zone2Stat,

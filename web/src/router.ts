@@ -16,6 +16,13 @@ export const router = createRouter({
       meta: { title: 'Case' },
     },
     { path: '/library', name: 'library', component: () => import('./library/LibraryPage.vue'), meta: { title: 'Library' } },
+    {
+      path: '/library/stories/:story?',
+      name: 'stories',
+      component: () => import('./library/stories/StoriesPage.vue'),
+      props: true,
+      meta: { title: 'Stories' },
+    },
     { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
     { path: '/bench/wiring', name: 'bench', component: () => import('./bench/WiringBench.vue'), meta: { title: 'Bench' } },
     { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Firm settings' } },

@@ -1,7 +1,7 @@
-import { assumedCases, linkTo, oddsBecause } from '../belief/index.ts'
+import { assumedCases, oddsBecause } from '../belief/index.ts'
 import type { Catalogue, Odds, Origin } from '../catalogue/index.ts'
 import type { Circumstances } from '../evidence/index.ts'
-import type { FaultSet } from '../signatures/index.ts'
+import { type FaultSet, linkTo } from '../signatures/index.ts'
 
 /** Root and consequence told apart: which fault of a set does damage to which, or hides which. */
 export function originsOf(catalogue: Catalogue, set: FaultSet): Origin[] {

@@ -7,7 +7,7 @@ import { weighJournal } from './weighJournal.ts'
 /** a pair below this share is not worth simulating */
 const plausible = 0.02
 
-/** The likeliest pairs of a journal that are still put together from their singles, by their place in the order of the signature rows. */
+/** The likeliest pairs of a journal that are still put together from their singles, by their place among all of them. */
 export function likeliestPairs(
   catalogue: Catalogue,
   known: Signatures,
@@ -21,7 +21,7 @@ export function likeliestPairs(
   for (const row of rowsByBelief(belief)) {
     if (belief.posterior[row]! < plausible || found.length === many) break
     const [a, b, more] = signatures.sets[row] ?? []
-    if (a === undefined || b === undefined || more !== undefined) continue
+    if (a === undefined || b === undefined || more !== undefined || !known.rowOf.has(`${a},${b}`)) continue
     const pair = pairIndex(catalogue.faults.length, a, b)
     if (!simulated.has(pair)) found.push(pair)
   }

@@ -32,12 +32,12 @@ interface Fresh {
 }
 
 /**
- * Larger sets than pairs, where a defect was seen, a reading made or damage is likely that the leading set leaves out, or where nothing
+ * Larger sets than have a row, where a defect was seen, a reading made or damage is likely that the leading set leaves out, or where nothing
  * explains the journal well: grown from the best sets by one fault at a time, to as many as there are findings. Readings of a larger set are
  * put together from the smaller one and the fault that joins it; those of the likeliest are simulated.
  *
  * @returns a smaller set of signatures that holds nothing, every single fault, the likeliest sets and what grew from them, with the
- * belief in it; null where a pair or less explains the journal well enough, or nothing larger does better
+ * belief in it; null where what has a row explains the journal well enough, or nothing larger does better
  */
 export function grow(
   catalogue: Catalogue,
@@ -50,20 +50,28 @@ export function grow(
   const think = (own: Signatures): Looked => ({ signatures: own, belief: believe(catalogue, own, journal, experience, rules) })
   let now: Looked = { signatures, belief }
   let grew = false
-  for (let size = 3; size <= largest; size++) {
+  for (let size = 2; size <= largest; size++) {
     const joins = missing(catalogue, now, journal, rules)
     if (joins.length === 0) break
-    const fresh = freshSets(bestSets(now, grownFrom), joins, size)
-    if (fresh.length === 0) break
+    const fresh = freshSets(now, joins, size)
+    if (fresh.length === 0) {
+      if (size === 2) continue
+      break
+    }
     const wide = think(focused(catalogue, now.signatures, bestSets(now, keptSets), fresh, journal))
     const next = think(focused(catalogue, wide.signatures, bestSets(wide, keptSets), [], journal))
-    const leads = next.signatures.sets[rowsByBelief(next.belief)[0]!]?.length === size
-    if (!leads && unlistedShare(next.belief) >= unlistedShare(now.belief)) break
+    const leader = next.signatures.sets[rowsByBelief(next.belief)[0]!]
+    const leads = leader?.length === size && !now.signatures.rowOf.has(leader.join(','))
+    if (!leads && unlistedShare(next.belief) >= unlistedShare(now.belief)) {
+      // a pair too rare for a row does not help: three at once still may
+      if (size === 2) continue
+      break
+    }
     now = next
     grew = true
   }
   if (!grew) return null
-  const larger = bestSets(now, simulatedSets).filter((set) => set.length > 2)
+  const larger = bestSets(now, simulatedSets).filter((set) => !signatures.rowOf.has(set.join(',')))
   if (larger.length === 0) return now
   return think({ ...now.signatures, values: simulateSets(catalogue, now.signatures, larger) })
 }
@@ -98,25 +106,25 @@ function missing(catalogue: Catalogue, { signatures, belief }: Looked, { evidenc
   return puzzled && telling.length === 0 ? others : telling.slice(0, joining)
 }
 
-function freshSets(best: readonly FaultSet[], joins: readonly number[], size: number): Fresh[] {
+function freshSets(now: Looked, joins: readonly number[], size: number): Fresh[] {
   const fresh = new Map<string, Fresh>()
-  for (const from of best) {
+  for (const from of bestSets(now, grownFrom, Math.min(size - 1, 2))) {
     if (from.length !== size - 1) continue
     for (const by of joins) {
       if (from.includes(by)) continue
       const set = [...from, by].sort((a, b) => a - b)
-      if (!fresh.has(set.join(','))) fresh.set(set.join(','), { set, from, by })
+      if (!fresh.has(set.join(',')) && !now.signatures.rowOf.has(set.join(','))) fresh.set(set.join(','), { set, from, by })
     }
   }
   return [...fresh.values()]
 }
 
-/** The likeliest sets of two and more. */
-function bestSets({ signatures, belief }: Looked, many: number): FaultSet[] {
+/** The likeliest sets of so many and more. */
+function bestSets({ signatures, belief }: Looked, many: number, least = 2): FaultSet[] {
   const best: FaultSet[] = []
   for (const row of rowsByBelief(belief)) {
     const set = signatures.sets[row]
-    if (set && set.length > 1) best.push(set)
+    if (set && set.length >= least) best.push(set)
     if (best.length === many) break
   }
   return best

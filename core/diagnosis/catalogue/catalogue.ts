@@ -108,8 +108,8 @@ export interface Check {
   sameAs?: string[]
   /** the part is seen, or tested alone: one reading may move the odds further */
   direct?: boolean
-  /** what it must not read: a danger that stops the case, by these outcomes, or above this in its unit */
-  unsafe?: { danger: string; outcomes?: string[]; above?: number }
+  /** what it must not read: a danger that stops the case, by these outcomes, or above or below this in its unit */
+  unsafe?: { danger: string; outcomes?: string[]; above?: number; below?: number }
   /** a meter between two terminals of the wiring: read from the circuit instead of a run */
   probe?: ProbeSpec
 }

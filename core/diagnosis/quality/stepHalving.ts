@@ -11,7 +11,7 @@ import { plantOf, readChecks } from '../signatures/index.ts'
  */
 export function stepHalving(catalogue: Catalogue, every = 1): { readings: number; beyond: number; most: number } {
   const checks = simulatedChecks(catalogue)
-  const finer = { ...catalogue, runs: catalogue.runs.map((run) => ({ ...run, step: 0.25 })) }
+  const finer = { ...catalogue, runs: catalogue.runs.map((run) => ({ ...run, step: (run.step ?? 0.5) / 2 })) }
   let [readings, beyond, most] = [0, 0, 0]
   for (let fault = -1; fault < catalogue.faults.length; fault += every) {
     const plant = plantOf(catalogue, fault < 0 ? [] : [fault], 0)

@@ -1,5 +1,6 @@
 import { type Catalogue, simulatedChecks } from '../catalogue/index.ts'
-import { drawCount, faultSets, pairDraws, pairsOf, plantsOf, rowsOf, type Signatures } from './hypotheses.ts'
+import { drawCount, faultSets, pairDraws, plantsOf, rowsOf, type Signatures } from './hypotheses.ts'
+import { pairIndex, pairsOf } from './pairs.ts'
 import { buildSingles, compose, type Exceptions, noExceptions } from './simulateRows.ts'
 
 /**
@@ -23,9 +24,15 @@ export function assembleSignatures(catalogue: Catalogue, singles: Float32Array, 
   all.set(singles.subarray(0, (count + 1) * row))
   all.set(singles.subarray((count + 1) * row), first[sets.length]! * width)
   const pairs = first[count + 1]! * width
-  pairsOf(count).forEach(([a, b], pair) => compose(singles, width, a, b, all, pairs + pair * pairDraws * width))
+  const wide = pairDraws * width
+  const placeOf = new Map<number, number>()
+  pairsOf(catalogue).forEach(([a, b], row) => {
+    compose(singles, width, a, b, all, pairs + row * wide)
+    placeOf.set(pairIndex(count, a, b), pairs + row * wide)
+  })
   exceptions.at.forEach((place, index) => {
-    all[pairs + place] = exceptions.values[index]!
+    const from = placeOf.get(Math.floor(place / wide))
+    if (from !== undefined) all[from + (place % wide)] = exceptions.values[index]!
   })
   return { draws: drawCount, checks, faults: catalogue.faults.map((fault) => fault.id), sets, rowOf: rowsOf(sets), first, values: all }
 }

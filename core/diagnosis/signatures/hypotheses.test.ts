@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
 import { assembleSignatures } from './assembleSignatures.ts'
 import { catalogueHash } from './fingerprint.ts'
-import { drawCount, faultSets, pairCount, pairDraws, pairIndex, pairsOf, plantsOf, rowsOf } from './hypotheses.ts'
+import { drawCount, faultSets, pairDraws, plantsOf, rowsOf } from './hypotheses.ts'
+import { pairAt, pairCount, pairIndex, pairsOf } from './pairs.ts'
 import { composePlant, noExceptions } from './simulateRows.ts'
 import { holdsPair, withPairs } from './simulatedPairs.ts'
 import { isFreshSignatureFile, readSignatureFile, signatureFileBytes } from './signatureFile.ts'
@@ -34,13 +35,33 @@ describe('rows', () => {
   it('a pair is found by its place, whatever the count', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 60 }), fc.nat(), (count, pick) => {
-        const pairs = pairsOf(count)
+        const pairs = pairsOf(catalogueOf(count))
         expect(pairs).toHaveLength(pairCount(catalogueOf(count)))
         const place = pick % pairs.length
         const [a, b] = pairs[place]!
         expect(pairIndex(count, a, b)).toBe(place)
+        expect(pairAt(count, place)).toEqual([a, b])
       }),
     )
+  })
+
+  it('of very many pairs the likeliest have one, and those of which one brings the other about', () => {
+    const many = catalogueOf(140)
+    const faults = many.faults.map((one, index) => ({ ...one, per1000: index < 100 ? 5 : 1, ...(index === 138 && { damages: { f139: 0.2 } }) }))
+    const pairs = pairsOf({ ...many, faults })
+    expect(pairs.length).toBeLessThanOrEqual(8000)
+    expect(pairs).toContainEqual([138, 139])
+    expect(pairs).toContainEqual([0, 99])
+    expect(pairs).not.toContainEqual([137, 139])
+  })
+
+  it('two modes of one part that set the same have none: they cannot stand at once', () => {
+    const [one, other, third] = catalogueOf(3).faults
+    const faults = [{ ...one!, patch: { 'a.b': 1 } }, { ...other!, patch: { 'a.b': 2 } }, third!]
+    expect(pairsOf({ ...catalogueOf(3), faults })).toEqual([
+      [0, 2],
+      [1, 2],
+    ])
   })
 
   it('larger sets have fewer plants', () => {

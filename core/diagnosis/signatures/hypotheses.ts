@@ -1,6 +1,7 @@
 import type { Parameters } from '../../system/index.ts'
 import type { Catalogue } from '../catalogue/index.ts'
 import { combined, healthyDraws, patched, severities } from './healthyPlants.ts'
+import { pairsOf } from './pairs.ts'
 
 /** How many plants stand behind every hypothesis. */
 export const drawCount = 8
@@ -39,13 +40,9 @@ export function plantsOf(sets: readonly FaultSet[], draws = drawCount, fewer = p
   return first
 }
 
-/** Every set of up to two faults, in the order of the signature rows. */
-export function faultSets(catalogue: Pick<Catalogue, 'faults'>): FaultSet[] {
-  const count = catalogue.faults.length
-  const sets: FaultSet[] = [[]]
-  for (let a = 0; a < count; a++) sets.push([a])
-  for (let a = 0; a < count; a++) for (let b = a + 1; b < count; b++) sets.push([a, b])
-  return sets
+/** The sets that have a row, in their order: nothing wrong, every single fault, the pairs that have one. */
+export function faultSets(catalogue: Pick<Catalogue, 'faults' | 'prior'>): FaultSet[] {
+  return [[], ...catalogue.faults.map((_fault, index) => [index]), ...pairsOf(catalogue)]
 }
 
 /** Parameters of one hypothesis in one draw. */
@@ -59,26 +56,9 @@ export function plantOf(catalogue: Catalogue, set: FaultSet, draw: number, healt
   )
 }
 
-/** Every pair of faults, in the order of the signature rows. */
-export function pairsOf(count: number): [number, number][] {
-  const pairs: [number, number][] = []
-  for (let a = 0; a < count; a++) for (let b = a + 1; b < count; b++) pairs.push([a, b])
-  return pairs
-}
-
-/** How many pairs a catalogue has. */
-export function pairCount(catalogue: Pick<Catalogue, 'faults'>): number {
-  return (catalogue.faults.length * (catalogue.faults.length - 1)) / 2
-}
-
 /** Rows by the indices of their faults, and "no demand". */
 export function rowsOf(sets: readonly FaultSet[]): Map<string, number> {
   return new Map(sets.map((set, index) => [set.join(','), index])).set('noDemand', sets.length)
-}
-
-/** Where a pair stands in that order, by its two faults in ascending order. */
-export function pairIndex(count: number, a: number, b: number): number {
-  return a * count - (a * (a + 1)) / 2 + (b - a - 1)
 }
 
 /** Whether any plant of a fault, mild or severe, reads a simulated check otherwise than the same plant in order. */

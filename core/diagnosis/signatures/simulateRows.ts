@@ -1,7 +1,8 @@
 import { type Catalogue, type Check, simulatedChecks, sourcesOf } from '../catalogue/index.ts'
 import { checkReader } from './checkReader.ts'
 import { combined, healthyDraws } from './healthyPlants.ts'
-import { drawCount, pairDraws, pairsOf, plantOf } from './hypotheses.ts'
+import { drawCount, pairDraws, plantOf } from './hypotheses.ts'
+import { pairIndex, pairsOf } from './pairs.ts'
 
 /**
  * Simulates the rows with at most one fault: the healthy appliance, every single fault, and last "no demand".
@@ -41,7 +42,7 @@ export function* singlesByRow(catalogue: Catalogue, draws = drawCount): Generato
   return values
 }
 
-/** Places where a pair reads other than put together from its singles: index into [pair][pairDraws][check], and what it reads. */
+/** Places where a pair reads other than put together from its singles: index into [place of the pair among all][pairDraws][check], and what it reads. */
 export interface Exceptions {
   at: Uint32Array
   values: Float32Array
@@ -75,14 +76,12 @@ export function composePlant(values: Float32Array, width: number, a: number, b: 
  * Where only one of the two changes anything a run shows, the pair's run is that fault's.
  *
  * @param singles as {@link buildSingles} gives them
- * @param from first pair, in the order of {@link faultSets}
- * @param to behind the last pair
+ * @param pairs those to be simulated
  */
-export function simulatePairs(catalogue: Catalogue, singles: Float32Array, from: number, to: number): Exceptions {
+export function simulatePairs(catalogue: Catalogue, singles: Float32Array, pairs: readonly (readonly [number, number])[] = pairsOf(catalogue)): Exceptions {
   const healthy = healthyDraws(catalogue.system, drawCount)
   const checks = simulatedChecks(catalogue)
   const width = checks.length
-  const pairs = pairsOf(catalogue.faults.length)
   const read = checkReader(catalogue)
   const sources = checks.map(sourcesOf)
   const change = changes(catalogue, singles, checks, sources)
@@ -90,8 +89,8 @@ export function simulatePairs(catalogue: Catalogue, singles: Float32Array, from:
   const found: number[] = []
   const at: number[] = []
   const simulated: number[] = []
-  for (let pair = from; pair < to; pair++) {
-    const [a, b] = pairs[pair]!
+  for (const [a, b] of pairs) {
+    const pair = pairIndex(catalogue.faults.length, a, b)
     const places = [...checks.keys()].filter((index) => meets(sources[index]!, change[a]!, change[b]!))
     if (places.length === 0) continue
     const clashing = places.map((index) => checks[index]!)

@@ -1,10 +1,11 @@
 import { type Catalogue, simulatedChecks } from '../catalogue/index.ts'
-import { drawCount, pairCount, pairDraws, type Signatures } from './hypotheses.ts'
+import { drawCount, pairDraws, type Signatures } from './hypotheses.ts'
+import { pairAt, pairCount } from './pairs.ts'
 import { simulatePairs } from './simulateRows.ts'
 
 /** A pair of faults that was simulated: where it reads other than put together from the two, "never reached" as null. */
 export interface SimulatedPair {
-  /** in the order of the signature rows */
+  /** its place among all pairs of the catalogue's faults */
   pair: number
   exceptions: [at: number, value: number | null][]
 }
@@ -26,7 +27,7 @@ export function simulatePair(catalogue: Catalogue, signatures: Signatures, pair:
   const singles = new Float32Array(known + drawCount * width)
   singles.set(signatures.values.subarray(0, known))
   singles.set(signatures.values.subarray(signatures.first[signatures.sets.length]! * width), known)
-  const { at, values } = simulatePairs(catalogue, singles, pair, pair + 1)
+  const { at, values } = simulatePairs(catalogue, singles, [pairAt(catalogue.faults.length, pair)])
   const from = pair * pairDraws * width
   return { pair, exceptions: [...at].map((place, index) => [place - from, Number.isNaN(values[index]!) ? null : values[index]!]) }
 }
@@ -36,8 +37,8 @@ export function withPairs(catalogue: Catalogue, signatures: Signatures, pairs: r
   const width = signatures.checks.length
   const values = signatures.values.slice()
   for (const { pair, exceptions } of pairs) {
-    const row = catalogue.faults.length + 1 + pair
-    if (signatures.sets[row]?.length !== 2) continue
+    const row = signatures.rowOf.get(pairAt(catalogue.faults.length, pair).join(','))
+    if (row === undefined) continue
     const from = signatures.first[row]! * width
     for (const [at, value] of exceptions) if (at < pairDraws * width) values[from + at] = value ?? NaN
   }

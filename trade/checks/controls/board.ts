@@ -1,6 +1,6 @@
-import type { CheckRow } from '../../rows.ts'
-import { withPilot } from '../../layouts.ts'
-import { at, check, dead, heating, hotWater, live, none, number, off, ohms, parameter, run, state, volts } from '../kinds.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { withPilot } from '../../rows/layouts.ts'
+import { at, check, dead, heating, hotWater, live, none, number, off, ohms, oneOf, parameter, run, state, volts } from '../kinds.ts'
 
 const sane = at('main', 'sensorsSane')
 const opened: Partial<CheckRow> = { access: 'caseOff' }
@@ -12,8 +12,18 @@ export const boardChecks: CheckRow[] = [
     'measure.overheat',
     'Overheat device, continuity',
     off,
-    state({ id: 'made', label: 'closed' }, { id: 'open', label: 'open' }, 'overheat.open', { above: 0.5 }, 0.02),
-    ['Leads off, meter across its two tabs.', 'Open: find why before it is reset.'],
+    {
+      ...oneOf(
+        [
+          { id: 'failed', label: 'open, stays open cold and reset', when: [{ read: parameter('overheat.failed'), above: 0.5 }] },
+          { id: 'resets', label: 'open, resets', when: [{ read: parameter('overheat.open'), above: 0.5 }] },
+          { id: 'made', label: 'closed' },
+        ],
+        [0.02, 0.02, 0.0002],
+      ),
+      once: [{ id: 'open', label: 'open', means: ['failed', 'resets'] }],
+    },
+    ['Leads off, meter across its two tabs, boiler cold.', 'Open: find why before it is reset.'],
     { ...opened, cautions: [dead, 'Never bridge a safety device to make it run.'], direct: true, concerns: sane },
   ),
   check(
@@ -113,4 +123,60 @@ export const boardChecks: CheckRow[] = [
     direct: true,
     concerns: at('hotWater', 'lit'),
   }),
+  check(
+    'look.overheatPhial',
+    'Overheat device’s phial in its pocket',
+    off,
+    state({ id: 'in', label: 'in its pocket' }, { id: 'out', label: 'slipped out: no protection' }, 'overheat.phialOut', { above: 0.5 }, 0.03),
+    ['Push it home, clip on. Out of its pocket it protects nothing.'],
+    { ...opened, cautions: [dead], direct: true, concerns: at('heating', 'limitsMade') },
+  ),
+  check(
+    'try.controlStatOpens',
+    'Control thermostat turned down hot: does it open?',
+    heating,
+    state({ id: 'opens', label: 'opens' }, { id: 'stays', label: 'stays closed' }, 'controlStat.stuckClosed', { above: 0.5 }, 0.02),
+    ['Boiler hot, knob slowly down past the water’s temperature: a click, the burner goes out.'],
+    { minutes: 3, direct: true, concerns: at('heating', 'limitsMade') },
+  ),
+  check(
+    'look.boardMarks',
+    'Board: water marks, burnt tracks, bulged parts',
+    off,
+    state({ id: 'clean', label: 'clean and dry' }, { id: 'wet', label: 'water marks or a burnt track' }, 'board.wet', { above: 0.5 }, 0.05),
+    ['Both sides, under the connectors. What wetted it?'],
+    { ...opened, minutes: 3, cautions: [dead], direct: true },
+  ),
+  check(
+    'try.boardTapped',
+    'Board tapped and its joints looked at through a glass: does it come and go?',
+    none,
+    state({ id: 'steady', label: 'no difference' }, { id: 'comes', label: 'cracked joint, or comes and goes' }, 'board.dryJoint', { above: 0.5 }, 0.15),
+    ['An insulated stick at the relays and plugs while it runs; then dead, with a glass.'],
+    { ...fanned, minutes: 10, direct: true },
+  ),
+  check(
+    'look.boardSettings',
+    'Is the board set up for this model and gas?',
+    none,
+    state({ id: 'right', label: 'for this one' }, { id: 'other', label: 'for another' }, 'board.otherModel', { above: 0.5 }, 0.04),
+    ['Codes or switches against the plate.'],
+    { minutes: 4, direct: true, needs: 'gasValve' },
+  ),
+  check(
+    'measure.neutralEarth',
+    'Neutral to earth at the boiler’s supply',
+    none,
+    state({ id: 'joined', label: 'next to nothing' }, { id: 'floats', label: 'floats: neutral lost' }, 'supply.neutral', { below: 0.5 }, 0.03),
+    ['With the spur on. A neon on a spur proves no neutral.'],
+    { ...fanned, direct: true },
+  ),
+  check(
+    'measure.outdoorSensor',
+    'Outdoor temperature on the display less a thermometer beside the sensor',
+    none,
+    number('K', parameter('outdoorSensor.readsHigh'), 'airThermometer', 1.5, [-10, 40], [-80, 80]),
+    ['Where one is fitted. Sun on it, or a wall that is warm behind it?', 'Right there: then look at the curve.'],
+    { minutes: 4, direct: true, concerns: at('heating', 'radiatorsWarm') },
+  ),
 ]

@@ -1,165 +1,10 @@
-import type { CheckRow } from '../../rows.ts'
-import { mainsValves, oneHeatingCircuit, withEndSwitch, zoned as isZoned } from '../../layouts.ts'
-import { at, check, cue, dead, heating, hotWater, live, lowVolts, none, number, off, ohms, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { oneHeatingCircuit, withEndSwitch, zoned as isZoned } from '../../rows/layouts.ts'
+import { at, check, cue, dead, heating, hotWater, live, none, number, off, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
 
 const heatCalled = at('heating', 'heatCalled')
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
 const deadTest: Partial<CheckRow> = { access: 'dead', cautions: [dead], direct: true }
-
-/** One motor valve: lever, latch, supply, end switch, motor, body. */
-function valveChecks(
-  part: 'heatingValve' | 'hotWaterValve' | 'zone2Valve',
-  name: string,
-  id: string,
-  runId: string,
-  demand: 'heating' | 'hotWater',
-  zoned = false,
-): CheckRow[] {
-  const signal = part === 'heatingValve' ? 'heatingValve' : part === 'hotWaterValve' ? 'hotWaterValve' : 'zone2Valve'
-  const call = part === 'heatingValve' ? 'heatCallVolts' : part === 'hotWaterValve' ? 'hotWaterCallVolts' : 'zone2CallVolts'
-  const motor = part === 'heatingValve' ? 'heatingMotorVolts' : part === 'hotWaterValve' ? 'hotWaterMotorVolts' : 'zone2MotorVolts'
-  const situation = { demand } as const
-  // what its water warms while it should be shut
-  const others: Record<string, { demand: 'heating' | 'hotWater'; read: ReturnType<typeof run>; above: number }> = {
-    heatingValve: zoned
-      ? { demand: 'heating', read: run('zone2', 'radiatorTemperature', 'last'), above: 22 }
-      : { demand: 'hotWater', read: run('stored', 'radiatorTemperature', 'last'), above: 22 },
-    hotWaterValve: { demand: 'heating', read: run('heating', 'plateFlow', 'mean', { from: 300 }), above: 0.2 },
-    zone2Valve: { demand: 'heating', read: run('heating', 'zone2Temperature', 'last'), above: 22 },
-  }
-  const { demand: other, ...outlet } = others[part]!
-  const rows: CheckRow[] = [
-    check(
-      `measure.${id}Motor`,
-      `Voltage at the ${name}’s motor while it should open`,
-      situation,
-      zoned ? lowVolts(run(runId, motor, 'max')) : volts(run(runId, motor, 'max')),
-      zoned
-        ? ['Across the two motor wires of the head: 24 to 28 V. The secondary floats: to earth or neutral the meter shows nothing.']
-        : ['Motor wire to neutral, then to earth.'],
-      {
-        ...tested,
-        concerns: at(demand, 'statCalls'),
-      },
-    ),
-    check(
-      `look.${id}Lever`,
-      `Lever of the ${name} while it should be open`,
-      situation,
-      {
-        ...oneOf(
-          [
-            { id: 'latched', label: 'latched in its notch', when: [{ read: parameter(`${part}.heldOpen`), above: 0.5 }] },
-            {
-              id: 'seized',
-              label: 'stiff, will not move: seized',
-              when: [
-                { read: parameter(`${part}.freedom`), below: 0.5 },
-                { read: run(runId, signal, 'max'), below: 0.8 },
-              ],
-            },
-            { id: 'springsBack', label: 'springs back with tension: not driven', when: [{ read: run(runId, signal, 'max'), below: 0.8 }] },
-            { id: 'slack', label: 'slack: driven open' },
-          ],
-          0.05,
-        ),
-        once: [{ id: 'resists', label: 'springs back or resists', means: ['springsBack', 'seized'] }],
-      },
-      ['Move it with a finger. Give it {PART.travelTime} seconds first.'],
-      { concerns: at(demand, 'valveOpens') },
-    ),
-    check(
-      `look.${id}Latch`,
-      `Is the ${name}’s lever latched open, or the valve stuck?`,
-      none,
-      oneOf(
-        [
-          { id: 'latched', label: 'latched open by hand', when: [{ read: parameter(`${part}.heldOpen`), above: 0.5 }] },
-          {
-            id: 'stuckOpen',
-            label: 'slack though nothing calls: stuck open',
-            when: [
-              { read: parameter(`${part}.freedom`), below: 0.5 },
-              { read: parameter(`${part}.start`), above: 0.8 },
-            ],
-          },
-          { id: 'stiff', label: 'will not move', when: [{ read: parameter(`${part}.freedom`), below: 0.5 }] },
-          { id: 'free', label: 'springs back' },
-        ],
-        [0.03, 0.03, 0.03, 0.001],
-      ),
-      ['A valve held open hides a fault: let it go and see what fails. On most heads the lever opens the way and does not make the end switch.'],
-      { minutes: 1, direct: true, concerns: at(demand, 'valveOpens') },
-    ),
-    check(
-      `measure.${id}Switched`,
-      `Switched live out of the ${name}’s end switch`,
-      situation,
-      volts(run(runId, call, 'max')),
-      zoned
-        ? ['After its travel time. The switch pair of the head: find it by continuity with the lever.']
-        : [
-            'After its travel time, the other circuit off or its orange out of the strip: the end switches meet at the boiler. Customary colour orange; identify it at both ends.',
-          ],
-      {
-        ...tested,
-        concerns: at(demand, demand === 'heating' ? 'heatCalled' : 'storeCalled'),
-      },
-    ),
-    check(
-      `measure.${id}SwitchedRest`,
-      `End switch of the ${name} with nothing calling: live on its switched wire?`,
-      none,
-      state({ id: 'dead', label: 'dead' }, { id: 'live', label: 'live: stuck closed' }, `${part}.endSwitchStuck`, { above: 0.5 }, 0.03),
-      ['Valve shut, everything off at the programmer, its orange out of the strip first: the other valve’s switch reads the same.'],
-      { ...tested, concerns: at(demand, demand === 'heating' ? 'heatCalled' : 'storeCalled') },
-    ),
-    check(
-      `look.${id}Outlet`,
-      `Pipe beyond the ${name} while only the other circuit calls`,
-      { demand: other },
-      oneOf(
-        [
-          { id: 'hot', label: 'hot for a metre: lets by, or open', when: [outlet] },
-          { id: 'cold', label: 'cold, or warm within a hand’s width' },
-        ],
-        0.06,
-      ),
-      ['Ten minutes in, a hand along the pipe: warmth next to the valve is conduction.'],
-      { minutes: 4, concerns: at(demand, 'valveOpens') },
-    ),
-    check(`measure.${id}MotorOhms`, `Motor of the ${name}, resistance`, off, ohms(`${part}.motorResistance`, [0.02, 10_000]), ['Motor wire off, to neutral.'], {
-      ...deadTest,
-      concerns: at(demand, 'valveOpens'),
-    }),
-    check(
-      `try.${id}HeadOff`,
-      `Head of the ${name} lifted off: does the spindle turn?`,
-      off,
-      state({ id: 'free', label: 'turns with two fingers' }, { id: 'seized', label: 'seized' }, `${part}.freedom`, { below: 0.5 }),
-      ['Head off without draining. A seized body looks like a dead head until then.'],
-      { ...deadTest, minutes: 6, concerns: at(demand, 'valveOpens') },
-    ),
-    check(
-      `try.${id}Substitute`,
-      `Motor wire of the ${name} on an output proved live: does it open?`,
-      situation,
-      oneOf(
-        [
-          { id: 'stays', label: 'does not open', when: [{ read: parameter(`${part}.motor`), below: 0.5 }] },
-          { id: 'staysToo', label: 'hums, does not open', when: [{ read: parameter(`${part}.freedom`), below: 0.5 }] },
-          { id: 'opens', label: 'opens: valve is good, look upstream' },
-        ],
-        0.04,
-      ),
-      [
-        `Dead, move the one conductor${zoned ? ' to a 24 V output proved live, such as the neighbour’s thermostat: mains burns the head' : ''}, power, watch, put it back.`,
-      ],
-      { access: 'dead', cautions: [dead], minutes: 8, concerns: at(demand, 'valveOpens') },
-    ),
-  ]
-  return rows.map((row) => ({ ...row, how: row.how.map((step) => step.replace('PART', part)), needs: part, on: zoned ? isZoned : mainsValves })) as CheckRow[]
-}
 
 /** What stands between the clock on the wall and the boiler. */
 export const controlChecks: CheckRow[] = [
@@ -216,7 +61,7 @@ export const controlChecks: CheckRow[] = [
     'Heating output of the programmer',
     heating,
     volts(run('heating', 'heatingTimerVolts', 'max')),
-    ['Switched on, output terminal to neutral.'],
+    ['As found first: what is switched off there is no dead output.', 'Then switched on, output terminal to neutral.'],
     {
       ...tested,
       concerns: at('heating', 'timerOn'),
@@ -240,6 +85,7 @@ export const controlChecks: CheckRow[] = [
     heating,
     oneOf(
       [
+        { id: 'dark', label: 'dark, or its relay does not click', when: [{ read: parameter('roomStat.receiver'), below: 0.5 }] },
         { id: 'searching', label: 'searching or flashing', when: [{ read: parameter('roomStat.paired'), below: 0.5 }] },
         { id: 'rest', label: 'at rest, no call', when: [{ read: parameter('roomStat.closes'), below: 0.5 }] },
         { id: 'calls', label: 'calls' },
@@ -247,7 +93,7 @@ export const controlChecks: CheckRow[] = [
       0.05,
     ),
     ['Wireless only. Its own button calls by hand: does the boiler start then?'],
-    { minutes: 1, concerns: heatCalled },
+    { minutes: 1, direct: true, concerns: heatCalled },
   ),
   check(
     'look.boilerLink',
@@ -289,7 +135,19 @@ export const controlChecks: CheckRow[] = [
     'measure.roomStatOff',
     'Room thermostat turned to its lowest',
     off,
-    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stuck closed' }, 'roomStat.stuckClosed', { above: 0.5 }, 0.03),
+    oneOf(
+      [
+        // what keeps the call on beside it is not the thermostat
+        ...['roomStat.linked', 'roomStat.relayWelded', 'frostStat.stuckClosed', 'frostStat.setHigh'].map((key) => ({
+          id: 'opens',
+          label: 'opens',
+          when: [{ read: parameter(key), above: 0.5 }],
+        })),
+        { id: 'made', label: 'stuck closed', when: [{ read: parameter('roomStat.stuckClosed'), above: 0.5 }] },
+        { id: 'opens', label: 'opens' },
+      ],
+      [0.0002, 0.03],
+    ),
     ['Between its two wires.'],
     {
       ...deadTest,
@@ -413,8 +271,63 @@ export const controlChecks: CheckRow[] = [
     ['A warm neighbour clears boiler, circulator, transformer: all that is shared.'],
     { minutes: 12, concerns: at('heating', 'transformerLive') },
   ),
-  ...valveChecks('heatingValve', 'heating valve', 'heatingValve', 'heating', 'heating'),
-  ...valveChecks('hotWaterValve', 'hot-water valve', 'hotWaterValve', 'stored', 'hotWater'),
-  ...valveChecks('heatingValve', 'zone 1 valve', 'heatingValve', 'heating', 'heating', true),
-  ...valveChecks('zone2Valve', 'zone 2 valve', 'zone2Valve', 'zone2', 'heating', true),
+  check(
+    'try.linkDemand',
+    'Boiler’s own room-thermostat terminals joined: does heating start?',
+    heating,
+    yesNo({ yes: 'starts: the fault is outside', no: 'does not: it is the boiler' }, [{ read: run('linked', 'flame', 'max'), above: 0.5 }], 0.04),
+    [
+      'Dead, the thermostat’s wires off, a link in, power, watch; then away with it again.',
+      'A demand only: never a limit or a safety device. Volt-free terminals take a bare link, never mains.',
+    ],
+    { access: 'dead', cautions: [dead], minutes: 5, concerns: heatCalled },
+  ),
+  check(
+    'try.receiverButton',
+    'Heating called at the receiver’s own button',
+    heating,
+    state({ id: 'clicks', label: 'its relay clicks, the call comes' }, { id: 'nothing', label: 'nothing' }, 'roomStat.receiver', { below: 0.5 }, 0.03),
+    ['Wireless only: it parts the radio from the wiring in a minute.'],
+    { minutes: 1, direct: true, concerns: heatCalled },
+  ),
+  check(
+    'measure.receiverRelay',
+    'Receiver’s contacts with nothing calling',
+    off,
+    state({ id: 'open', label: 'open' }, { id: 'made', label: 'stuck closed' }, 'roomStat.relayWelded', { above: 0.5 }, 0.03),
+    ['Between common and call, its lamp at rest.'],
+    { ...deadTest, concerns: heatCalled },
+  ),
+  check(
+    'try.statNearer',
+    'Thermostat carried to its receiver: does it hold there?',
+    none,
+    state({ id: 'same', label: 'no difference' }, { id: 'holds', label: 'holds there, lost in its place' }, 'roomStat.outOfRange', { above: 0.5 }, 0.05),
+    ['Wireless only: half an hour beside it, then back.'],
+    { minutes: 10, direct: true, concerns: heatCalled },
+  ),
+  check(
+    'measure.frostStatOff',
+    'Frost thermostat in a warm place: does it open?',
+    off,
+    state({ id: 'opens', label: 'opens' }, { id: 'made', label: 'stuck closed' }, 'frostStat.stuckClosed', { above: 0.5 }, 0.03),
+    ['Between its two wires, turned down.'],
+    { ...deadTest, concerns: heatCalled },
+  ),
+  check(
+    'try.programmerReseat',
+    'Programmer pressed on its backplate: does its output come and go?',
+    heating,
+    state({ id: 'steady', label: 'steady' }, { id: 'comes', label: 'comes and goes' }, 'programmer.comesAndGoes', { above: 0.5 }, 0.08),
+    ['Meter on the output, press, let go, switch ten times.'],
+    { ...tested, minutes: 5, direct: true, concerns: heatCalled },
+  ),
+  check(
+    'try.programmerKeepsTime',
+    'Programmer’s clock after a minute without power',
+    none,
+    state({ id: 'kept', label: 'kept its time' }, { id: 'lost', label: 'lost it' }, 'programmer.batteryFlat', { above: 0.5 }, 0.04),
+    ['Spur off, a minute, spur on.'],
+    { minutes: 3, direct: true, concerns: heatCalled },
+  ),
 ]

@@ -1,5 +1,5 @@
 import type { ControlScheme } from '@dewpoint/core/system'
-import type { CheckRow } from '../../rows.ts'
+import type { CheckRow } from '../../rows/row.ts'
 import { at, check, dead, heating, hotWater, live, none, off, ohms, oneOf, parameter, run, state, volts } from '../kinds.ts'
 
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
@@ -128,7 +128,14 @@ export const wiringChecks: CheckRow[] = [
     'look.highLimit',
     'High limit: made or tripped?',
     off,
-    state({ id: 'made', label: 'made' }, { id: 'tripped', label: 'tripped: its button is out' }, 'highLimit.tripped', { above: 0.5 }),
+    oneOf(
+      [
+        { id: 'weak', label: 'tripped, and again well below its setting', when: [{ read: parameter('highLimit.weak'), above: 0.5 }] },
+        { id: 'tripped', label: 'tripped: its button is out', when: [{ read: parameter('highLimit.tripped'), above: 0.5 }] },
+        { id: 'made', label: 'made' },
+      ],
+      [0.05, 0.03, 0.0002],
+    ),
     ['Cover off, continuity across it; the reset button may be under a cap. It trips for a reason: store too hot, thermostat not on the metal.'],
     { ...deadTest, minutes: 4, concerns: at('hotWater', 'statCalls') },
   ),
@@ -147,6 +154,48 @@ export const wiringChecks: CheckRow[] = [
     state({ id: 'right', label: 'live on L' }, { id: 'reversed', label: 'live on N' }, 'supply.reversed', { above: 0.5 }, 0.02),
     ['L to earth, then N to earth.'],
     { ...tested, direct: true, minutes: 2 },
+  ),
+  check(
+    'measure.cylinderStatSatisfied',
+    'Cylinder thermostat’s satisfied contact, cylinder warm',
+    off,
+    oneOf(
+      [
+        { id: 'open', label: 'does not make', when: [{ read: parameter('cylinderStat.satisfied'), below: 0.5 }] },
+        { id: 'crossed', label: 'exchanged with call', when: [{ read: parameter('cylinderStat.crossed'), above: 0.5 }] },
+        { id: 'made', label: 'makes' },
+      ],
+      [0.03, 0.03, 0.0002],
+    ),
+    ['Common to satisfied, dial below the store; then common to call above it.'],
+    { ...deadTest, concerns: at('hotWater', 'statCalls') },
+  ),
+  check(
+    'measure.hotWaterOff',
+    'Hot-water-off terminal of the programmer, hot water off',
+    heating,
+    state({ id: 'live', label: 'live' }, { id: 'dead', label: 'dead' }, 'programmer.offContact', { below: 0.5 }, 0.03),
+    ['Hot water off at the programmer, off terminal to neutral: grey of the mid-position valve needs it.'],
+    { ...tested, direct: true, concerns: at('heating', 'valveOpens') },
+  ),
+  check(
+    'measure.deadEverywhere',
+    'Every terminal with the spur off: dead?',
+    off,
+    state({ id: 'dead', label: 'dead everywhere' }, { id: 'live', label: 'something is still live' }, 'supply.twoSources', { above: 0.5 }, 0.02),
+    [
+      'Prove the tester, live to neutral, live to earth, neutral to earth, prove it again.',
+      'Still live: another circuit feeds it. Find it before anything else.',
+    ],
+    { access: 'dead', cautions: [dead], direct: true, minutes: 4 },
+  ),
+  check(
+    'look.statNeutral',
+    'Neutral at the room thermostat',
+    off,
+    state({ id: 'there', label: 'connected, or it needs none' }, { id: 'none', label: 'not connected' }, 'roomStat.noNeutral', { above: 0.5 }, 0.04),
+    ['Behind its cover: an accelerator without neutral lets rooms overshoot.'],
+    { ...deadTest, minutes: 2, concerns: at('heating', 'radiatorsWarm') },
   ),
   ...midPositionChecks(),
 ]
@@ -200,16 +249,39 @@ function midPositionChecks(): CheckRow[] {
           { id: 'half', label: 'slack to the middle only', when: [{ read: run('heating', 'hotWaterValve', 'min'), above: 0.6 }] },
           { id: 'slack', label: 'slack: driven right over' },
         ],
-        0.05,
+        0.02,
       ),
       ['Give it its travel time first.'],
-      { concerns: valve },
+      { direct: true, concerns: valve },
     ),
     check(
       'look.midLatch',
       'Lever of the mid-position valve with nothing calling',
       none,
-      state({ id: 'free', label: 'springs back' }, { id: 'latched', label: 'latched by hand' }, 'midValve.heldOpen', { above: 0.5 }),
+      oneOf(
+        [
+          { id: 'latched', label: 'latched by hand', when: [{ read: parameter('midValve.heldOpen'), above: 0.5 }] },
+          {
+            id: 'over',
+            label: 'slack to the far end: stuck at heating',
+            when: [
+              { read: parameter('midValve.freedom'), below: 0.5 },
+              { read: parameter('midValve.start'), above: 0.8 },
+            ],
+          },
+          {
+            id: 'middle',
+            label: 'will not leave the middle',
+            when: [
+              { read: parameter('midValve.freedom'), below: 0.5 },
+              { read: parameter('midValve.start'), above: 0.35 },
+            ],
+          },
+          { id: 'stiff', label: 'will not move', when: [{ read: parameter('midValve.freedom'), below: 0.5 }] },
+          { id: 'free', label: 'springs back' },
+        ],
+        [0.03, 0.03, 0.03, 0.03, 0.0002],
+      ),
       ['A valve held by hand hides a fault.'],
       { minutes: 1, direct: true, concerns: valve },
     ),
@@ -238,6 +310,67 @@ function midPositionChecks(): CheckRow[] {
       ),
       ['Head off the body, wound over by hand, continuity.'],
       { ...deadTest, minutes: 6, concerns: at('heating', 'heatCalled') },
+    ),
+    check(
+      'look.midLeverBoth',
+      'Lever of the mid-position valve while rooms and cylinder call',
+      heating,
+      state(
+        { id: 'middle', label: 'free to the middle, holds there' },
+        { id: 'hunts', label: 'falls back and drives again' },
+        'midValve.holding',
+        { below: 0.5 },
+        0.04,
+      ),
+      ['Both calling, a minute after its travel.'],
+      { minutes: 3, direct: true, concerns: valve },
+    ),
+    check(
+      'measure.midWhiteUnasked',
+      'White and orange of the mid-position valve, rooms satisfied after heating alone',
+      none,
+      state({ id: 'dead', label: 'dead' }, { id: 'fed', label: 'half or full live: fed back through the head' }, 'midValve.backFeeds', { above: 0.5 }, 0.03),
+      ['Grey live and the head warm is normal here. Low-impedance tester, white to neutral, then orange.'],
+      { ...tested, direct: true, concerns: at('heating', 'heatCalled') },
+    ),
+    check(
+      'look.midPipes',
+      'Which outlet of the mid-position valve is hot while hot water alone is on?',
+      hotWater,
+      oneOf(
+        [
+          { id: 'swapped', label: 'the radiators’, and with heating the cylinder’s', when: [{ read: parameter('midValve.portsSwapped'), above: 0.5 }] },
+          { id: 'both', label: 'both', when: [{ read: run('stored', 'radiatorTemperature', 'last'), above: 22 }] },
+          { id: 'right', label: 'the cylinder’s alone' },
+        ],
+        0.04,
+      ),
+      ['A hand on both, ten minutes in.'],
+      { minutes: 3, concerns: valve },
+    ),
+    check(
+      'look.midHeadWet',
+      'Water or rust under the head of the mid-position valve',
+      none,
+      state({ id: 'dry', label: 'dry' }, { id: 'wet', label: 'rust, or wet' }, 'midValve.spindleWeeps', { above: 0.5 }, 0.04),
+      ['A torch under the head, dry paper round the spindle.'],
+      { minutes: 2, direct: true, concerns: valve },
+    ),
+    check(
+      'look.midHeadFit',
+      'Head of the mid-position valve against its body, both at rest',
+      off,
+      state({ id: 'alike', label: 'stand alike' }, { id: 'out', label: 'out of line' }, 'midValve.headMisfitted', { above: 0.5 }, 0.03),
+      ['Note how the spindle stands as the head is lifted.'],
+      { ...deadTest, minutes: 4, concerns: valve },
+    ),
+    check(
+      'try.midAgain',
+      'Mid-position valve after half an hour of calling',
+      heating,
+      state({ id: 'holds', label: 'as at the start' }, { id: 'gone', label: 'has let go, its head hot' }, 'midValve.motorWeak', { above: 0.5 }, 0.06),
+      ['A second reading when the head is hot.'],
+      { minutes: 4, direct: true, concerns: valve },
     ),
     check(
       'try.midHeadOff',
@@ -299,6 +432,7 @@ export function conductorChecks({ conductors, components }: ControlScheme): Chec
           { id: 'nothing', label: 'an end is in no terminal', when: [{ read: parameter(`${id}.landed`), below: 0.5 }] },
           { id: 'open', label: 'open', when: [{ read: parameter(`${id}.continuity`), below: 0.5 }] },
           { id: 'elsewhere', label: 'on another terminal', when: [{ read: parameter(`${id}.landsOn`), above: 0.5 }] },
+          { id: 'earth', label: 'down to earth', when: [{ read: parameter(`${id}.toEarth`), above: 0.5 }] },
           { id: 'touches', label: 'shorted to the next core', when: [{ read: parameter(`${id}.shorted`), above: 0.5 }] },
           { id: 'whole', label: 'intact, on its own terminals' },
         ],

@@ -1,6 +1,6 @@
-import type { CheckRow } from '../../rows.ts'
-import { premix } from '../../layouts.ts'
-import { at, caseOff, check, dead, heating, live, number, off, oneOf, parameter, run, starting, state, volts, yesNo } from '../kinds.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { premix } from '../../rows/layouts.ts'
+import { at, caseOff, check, dead, gas, heating, live, number, off, oneOf, parameter, run, starting, state, volts, yesNo } from '../kinds.ts'
 
 const air = at('main', 'airProved')
 const burning = at('main', 'keepsBurning')
@@ -57,7 +57,7 @@ export const airChecks: CheckRow[] = [
         { id: 'yes', label: 'turns' },
       ],
       // what turns is not seen to stand still
-      [0.03, 0.03, 0.001],
+      [0.03, 0.03, 0.0002],
     ),
     ['Torch at the inlet grille as the board calls for purge.'],
     { ...opened, minutes: 1, cautions: ['Rotating parts.', caseOff], direct: true, concerns: air },
@@ -152,6 +152,7 @@ export const airChecks: CheckRow[] = [
     off,
     oneOf(
       [
+        { id: 'swapped', label: 'on each other’s port', when: [{ read: parameter('airTubes.swapped'), above: 0.5 }] },
         { id: 'wet', label: 'water in them', when: [{ read: parameter('airTubes.water'), above: 0.5 }] },
         { id: 'bad', label: 'split or blocked', when: [{ read: parameter('airTubes.passage'), below: 0.8 }] },
         { id: 'sound', label: 'sound and clear' },
@@ -160,5 +161,21 @@ export const airChecks: CheckRow[] = [
     ),
     ['Pull them off, look for splits at the ends, blow through away from the switch, water out.'],
     { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: air },
+  ),
+  check(
+    'look.fanWheel',
+    'Fan wheel: dirt, balance, bearing',
+    off,
+    state({ id: 'clean', label: 'clean, turns true' }, { id: 'dirty', label: 'dirty, or out of true' }, 'fan.unbalanced', { above: 0.5 }, 0.04),
+    ['Turned by a finger through the inlet, a torch on the vanes.'],
+    { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: air },
+  ),
+  check(
+    'look.airFlap',
+    'Non-return flap of the mixer',
+    off,
+    state({ id: 'free', label: 'falls shut by itself' }, { id: 'sticks', label: 'sticks or is bent' }, 'burner.flapSticks', { above: 0.5 }, 0.04),
+    ['Where this model has one: mixer off, a finger on the flap.'],
+    { ...opened, minutes: 12, cautions: [dead, gas], direct: true, concerns: burning },
   ),
 ]

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../../rows.ts'
-import { withPilot } from '../../layouts.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { withPilot } from '../../rows/layouts.ts'
 import {
   at,
   caseOff,
@@ -35,7 +35,7 @@ export const burnerChecks: CheckRow[] = [
     none,
     number('mbar', run('idle', 'gasInlet', 'max'), 'manometer', 0.8, [0, 45], [-1, 100]),
     ['Manometer zeroed, on the inlet test point.', 'Close the test point and prove it tight.'],
-    { ...opened, minutes: 4, cautions: [gas], concerns: lit },
+    { direct: true, ...opened, minutes: 4, cautions: [gas], concerns: lit },
   ),
   check(
     'measure.gasWorking',
@@ -43,7 +43,7 @@ export const burnerChecks: CheckRow[] = [
     starting,
     number('mbar', run('high', 'gasInlet', 'settled'), 'manometer', 1, [0, 45], [-1, 100]),
     ['Manometer on the inlet test point, highest-rate function: a tap’s own demand may be less.'],
-    { ...opened, minutes: 4, cautions: [gas, caseOff], concerns: burning },
+    { direct: true, ...opened, minutes: 4, cautions: [gas, caseOff], concerns: burning },
   ),
   check(
     'measure.gasRate',
@@ -84,7 +84,15 @@ export const burnerChecks: CheckRow[] = [
     'try.modulator',
     'Does the burner modulate as the tap is throttled?',
     hotWater,
-    state({ id: 'follows', label: 'modulates' }, { id: 'stays', label: 'stays put' }, 'gasValve.modulatorStuckAt', { above: -0.5 }, 0.05),
+    oneOf(
+      [
+        { id: 'stays', label: 'stays put', when: [{ read: parameter('gasValve.modulatorStuckAt'), above: -0.5 }] },
+        { id: 'stays', label: 'stays put', when: [{ read: parameter('gasValve.modulatorCoil'), below: 0.5 }] },
+        { id: 'stays', label: 'stays put', when: [{ read: parameter('board.modulatorDrive'), below: 0.5 }] },
+        { id: 'follows', label: 'modulates' },
+      ],
+      [0.05, 0.0003],
+    ),
     ['Manometer on the burner test point, tap from full to a basin’s flow.'],
     { ...opened, minutes: 6, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
   ),
@@ -129,7 +137,12 @@ export const burnerChecks: CheckRow[] = [
     starting,
     number('µA', run('main', 'flameCurrent', 'whileLit'), 'microammeter', 0.3, [0, 10], [-1, 200]),
     ['Meter in series with the sensing lead, or the display’s flame reading.', 'Read in the seconds it burns.'],
-    { ...fanned, minutes: 4, concerns: burning },
+    {
+      ...fanned,
+      cautions: [live, 'Never in series where the same electrode sparks and senses: the spark ruins the meter. The display’s value there, or nothing.'],
+      minutes: 4,
+      concerns: burning,
+    },
   ),
   check(
     'look.sensingElectrode',
@@ -183,7 +196,11 @@ export const burnerChecks: CheckRow[] = [
     'Tightness test, fall over two minutes',
     none,
     number('mbar', parameter('gas.leak'), 'manometer', 0.2, [0, 12], [-1, 40]),
-    ['At the meter, everything off, let it settle, two minutes.', 'A fall, or a smell: emergency procedure, not a diagnosis.'],
+    [
+      'Let-by first: meter valve shut at 10 mbar, one minute, no rise (from memory).',
+      'At the meter, everything off, let it settle, two minutes.',
+      'A fall, or a smell: emergency procedure, not a diagnosis.',
+    ],
     // what may be lost with appliances connected and no smell, on a domestic meter. From memory
     { minutes: 6, cautions: [gas], direct: true, unsafe: { danger: 'gasSmell', above: 4 } },
   ),
@@ -194,5 +211,87 @@ export const burnerChecks: CheckRow[] = [
     state({ id: 'tight', label: 'no bubbles' }, { id: 'leaks', label: 'bubbles' }, 'gasValve.unionLeak', { above: 0.5 }),
     ['Brush every joint, touched or not. Bubbles although it is tight: the pipe beside it, corroded under its sleeve.'],
     { ...opened, minutes: 4, cautions: [gas], direct: true, concerns: lit, unsafe: { danger: 'gasSmell', outcomes: ['leaks'] } },
+  ),
+  check(
+    'measure.gasWorkingMeter',
+    'Working gas pressure at the meter, boiler at full rate',
+    starting,
+    number('mbar', parameter('gas.meterWorking'), 'manometer', 0.8, [0, 45], [-1, 100]),
+    [
+      'Manometer on the meter’s test point, highest-rate function.',
+      'Low here: the regulator or the supplier. Good here and low at the valve: the pipe between.',
+    ],
+    { minutes: 5, direct: true, cautions: [gas], concerns: burning },
+  ),
+  check(
+    'measure.valveShut',
+    'Burner pressure with the gas valve shut',
+    none,
+    state({ id: 'none', label: 'nothing' }, { id: 'some', label: 'a pressure, or a flame that lingers' }, 'gasValve.letsBy', { above: 0.5 }, 0.02),
+    ['Manometer on the burner test point, valve dead, gas on: a minute.'],
+    { ...opened, minutes: 4, direct: true, cautions: [gas], concerns: lit, unsafe: { danger: 'gasSmell', outcomes: ['some'] } },
+  ),
+  check(
+    'try.gasValveAgain',
+    'Gas valve supplied ten times: does it open every time?',
+    starting,
+    state({ id: 'always', label: 'every time' }, { id: 'sometimes', label: 'only now and then' }, 'gasValve.sticks', { above: 0.5 }, 0.08),
+    ['Ten starts with the volts there, a manometer on the burner test point.'],
+    { ...opened, minutes: 10, direct: true, cautions: [gas, live], concerns: lit },
+  ),
+  check(
+    'measure.modulatorCoil',
+    'Modulator coil, resistance',
+    off,
+    ohms('gasValve.modulatorResistance', [0.005, 10_000]),
+    ['Its two leads off: 20 to 80 Ω (from memory).'],
+    { ...opened, cautions: [dead], direct: true, concerns: burning },
+  ),
+  check(
+    'measure.modulatorCurrent',
+    'Modulator current as more is asked',
+    starting,
+    oneOf(
+      [
+        { id: 'none', label: 'none', when: [{ read: parameter('board.modulatorDrive'), below: 0.5 }] },
+        { id: 'none', label: 'none', when: [{ read: parameter('gasValve.modulatorCoil'), below: 0.5 }] },
+        { id: 'rises', label: 'rises' },
+      ],
+      [0.04, 0.0003],
+    ),
+    ['Meter in series on direct current, tap throttled, then opened.'],
+    { ...fanned, minutes: 4, direct: true, concerns: burning },
+  ),
+  check(
+    'measure.pilotPressure',
+    'Gas at the pilot while its solenoid is supplied',
+    heating,
+    state({ id: 'there', label: 'comes' }, { id: 'none', label: 'none' }, 'gasValve.pilotOpens', { below: 0.5 }, 0.03),
+    ['Manometer on the pilot’s test point, or its pipe eased at the burner, room ventilated.'],
+    { ...opened, minutes: 6, direct: true, cautions: [gas, live], concerns: at('heating', 'pilotProved') },
+  ),
+  check(
+    'measure.flameLead',
+    'Lead of the sensing electrode, end to end',
+    off,
+    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'flameElectrode.lead', { below: 0.5 }, 0.03),
+    ['Both ends off, moved while it is measured.'],
+    { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: burning },
+  ),
+  check(
+    'measure.earthContinuity',
+    'Earth, from the burner to the supply',
+    off,
+    state({ id: 'good', label: 'well below one ohm' }, { id: 'poor', label: 'poor or open' }, 'supply.earth', { below: 0.5 }, 0.03),
+    ['Burner metal to the earth terminal, then to the spur’s.'],
+    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: burning },
+  ),
+  check(
+    'look.insulationPad',
+    'Insulation pad behind the burner door',
+    off,
+    state({ id: 'whole', label: 'whole and dry' }, { id: 'cracked', label: 'cracked, wet or burnt through' }, 'burner.padCracked', { above: 0.5 }, 0.03),
+    ['Door off. New door seal every time it is opened; do not breathe its dust.'],
+    { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
   ),
 ]

@@ -1,6 +1,6 @@
-import type { CheckRow } from '../../rows.ts'
-import { fullyModulating, premix } from '../../layouts.ts'
-import { at, check, cue, dead, gas, heating, none, number, off, run, starting, state } from '../kinds.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { fullyModulating, premix } from '../../rows/layouts.ts'
+import { at, check, cue, dead, gas, heating, none, number, off, oneOf, parameter, run, starting, state } from '../kinds.ts'
 
 const burning = at('main', 'keepsBurning')
 const opened: Partial<CheckRow> = { access: 'caseOff' }
@@ -12,9 +12,20 @@ export const productChecks: CheckRow[] = [
     'look.condensateTrap',
     'Condensate trap and pipe',
     none,
-    state({ id: 'runs', label: 'runs free' }, { id: 'blocked', label: 'blocked or frozen' }, 'condensate.flooded', { above: 0.5 }),
+    {
+      ...oneOf(
+        [
+          { id: 'dry', label: 'no water seal in it', when: [{ read: parameter('condensate.trapDry'), above: 0.5 }] },
+          { id: 'frozen', label: 'stands full, pipe outside frozen', when: [{ read: parameter('condensate.frozen'), above: 0.5 }] },
+          { id: 'dirt', label: 'stands full: dirt, or what is beyond it', when: [{ read: parameter('condensate.flooded'), above: 0.5 }] },
+          { id: 'runs', label: 'runs free, water in its seal' },
+        ],
+        [0.03, 0.03, 0.03, 0.0002],
+      ),
+      once: [{ id: 'blocked', label: 'blocked or frozen', means: ['dirt', 'frozen'] }],
+    },
     ['Undo the trap over a bowl, look, refill it with water before refitting.'],
-    { ...opened, minutes: 5, direct: true, concerns: burning },
+    { ...opened, minutes: 5, direct: true, concerns: burning, unsafe: { danger: 'fumes', outcomes: ['dry'] } },
   ),
   check(
     'look.condensateDrip',
@@ -53,9 +64,9 @@ export const productChecks: CheckRow[] = [
     'measure.flueTemperature',
     'Flue gas temperature, full rate',
     starting,
-    number('°C', run('high', 'flueTemperature', 'whileLit'), 'flueThermometer', 4, [10, 320], [0, 450]),
+    number('°C', run('high', 'flueTemperature', 'whileLit'), 'flueThermometer', 12, [10, 320], [0, 450]),
     ['On the analyser, same probe; compare with the return temperature.'],
-    { ...analysed },
+    { direct: true, ...analysed },
   ),
   check(
     'look.fins',
@@ -69,20 +80,23 @@ export const productChecks: CheckRow[] = [
     'measure.airInlet',
     'CO2 in the air inlet while it burns',
     starting,
-    number('%', run('high', 'airCarbonDioxide', 'max'), 'analyser', 0.06, [0, 3], [0, 15]),
-    ['Analyser probe in the air sampling point: products there mean a seal is leaking.', 'Find the highest reading, usually the joint on the exchanger.'],
+    number('%', run('high', 'airCarbonDioxide', 'max'), 'analyserZeroed', 0.06, [0, 3], [0, 15]),
+    [
+      'Analyser zeroed in fresh air, probe in the air sampling point: products there mean a seal is leaking.',
+      'Find the highest reading, usually the joint on the exchanger.',
+    ],
     // fresh air has 0.04 %; well above what the analyser is off. From memory
-    { ...analysed, mistake: 'One bad seal: inspect them all.', unsafe: { danger: 'fumes', above: 0.2 } },
+    { ...analysed, mistake: 'One bad seal: inspect them all.', direct: true, unsafe: { danger: 'fumes', above: 0.2 } },
   ),
   check(
     'look.fireSideWet',
     'Clean water in the chamber, boiler cold and pressurised?',
     off,
-    cue(0.001),
+    cue(0.0001),
     ['Door off, torch: tracks of clean water down the fins.'],
     { direct: true, ...opened, minutes: 12, cautions: [dead, gas], concerns: burning },
   ),
-  check('look.flueSeals', 'Flue seal torn, hardened or slipped?', off, cue(0.001), ['Torn, hardened, slipped seals. Renew all of that run.'], {
+  check('look.flueSeals', 'Flue seal torn, hardened or slipped?', off, cue(0.0001), ['Torn, hardened, slipped seals. Renew all of that run.'], {
     direct: true,
     ...opened,
     minutes: 15,
@@ -114,5 +128,66 @@ export const productChecks: CheckRow[] = [
     state({ id: 'whole', label: 'whole' }, { id: 'leaking', label: 'scorched or broken' }, 'burner.doorLeak', { above: 0.5 }, 0.04),
     ['Brown marks outside the seal. Renew whenever the door is opened.'],
     { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: burning, unsafe: { danger: 'fumes', outcomes: ['leaking'] } },
+  ),
+  check(
+    'try.condensateOff',
+    'Condensate pipe off at the trap: does a gush come, and does it fire then?',
+    starting,
+    oneOf(
+      [
+        { id: 'gush', label: 'a gush, then it fires', when: [{ read: parameter('condensate.frozen'), above: 0.5 }] },
+        { id: 'gush', label: 'a gush, then it fires', when: [{ read: parameter('condensatePump.works'), below: 0.5 }] },
+        { id: 'same', label: 'no gush, no difference' },
+      ],
+      [0.05, 0.0003],
+    ),
+    ['A bowl under it. Pipe back on before leaving; never run it with an empty trap.'],
+    { minutes: 4, direct: true, cautions: [gas], concerns: burning },
+  ),
+  check(
+    'look.condensatePump',
+    'Condensate pump, where one is fitted',
+    none,
+    state(
+      { id: 'lifts', label: 'lifts the water away, or none is fitted' },
+      { id: 'full', label: 'stands full, does not start' },
+      'condensatePump.works',
+      { below: 0.5 },
+      0.02,
+    ),
+    ['A cup of water into it: does it start, does it stop?'],
+    { minutes: 3, direct: true, concerns: burning },
+  ),
+  check(
+    'measure.airInletOxygen',
+    'Oxygen in the air inlet while it burns',
+    starting,
+    number('%', run('high', 'airOxygen', 'min'), 'oxygenCell', 0.06, [15, 21], [0, 25]),
+    ['Zeroed in fresh air: 20.9. What the analyser really measures; below 20.6 products come in.'],
+    { ...analysed, direct: true, unsafe: { danger: 'fumes', below: 20.4 } },
+  ),
+  check(
+    'measure.ratio',
+    'CO to CO2 ratio at full rate',
+    starting,
+    number('1', run('high', 'combustionRatio', 'max'), 'analyserRatio', 0.0006, [0, 0.05], [0, 2]),
+    ['On the analyser. Limits by the maker: 0.004 on a condensing boiler, 0.008 on an atmospheric one (from memory).'],
+    { ...analysed, sameAs: ['measure.carbonMonoxide'], unsafe: { danger: 'fumes', above: 0.008 } },
+  ),
+  check(
+    'measure.carbonMonoxideLow',
+    'CO at the lowest rate',
+    heating,
+    number('ppm', run('lowRate', 'carbonMonoxide', 'max'), 'analyserCo', 30, [0, 2000], [0, 20_000]),
+    ['Same probe, lowest-rate function, three minutes.'],
+    { ...analysed, on: fullyModulating, unsafe: { danger: 'fumes', above: 400 } },
+  ),
+  check(
+    'measure.fluestat',
+    'Flue-gas cut-out, continuity',
+    off,
+    state({ id: 'made', label: 'closed' }, { id: 'open', label: 'open' }, 'fluestat.open', { above: 0.5 }, 0.02),
+    ['Where this model has one. Open: find what made the gas so hot.'],
+    { ...opened, cautions: [dead, 'Never bridge a safety device to make it run.'], direct: true, concerns: at('main', 'sensorsSane') },
   ),
 ]

@@ -1,4 +1,4 @@
-import type { CheckRow } from '../../rows.ts'
+import type { CheckRow } from '../../rows/row.ts'
 import { check, cue, gas, none, starting } from '../kinds.ts'
 
 const rows: CheckRow[] = [

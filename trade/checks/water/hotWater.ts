@@ -1,5 +1,5 @@
-import type { CheckRow } from '../../rows.ts'
-import { withPlate } from '../../layouts.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { fullyModulating, withPlate } from '../../rows/layouts.ts'
 import {
   at,
   caseOff,
@@ -8,6 +8,7 @@ import {
   cue,
   dead,
   full,
+  heating,
   hotWater,
   inTheStream,
   live,
@@ -18,6 +19,7 @@ import {
   oneOf,
   parameter,
   run,
+  starting,
   state,
   swinging,
   thermistor,
@@ -30,6 +32,11 @@ const over = at('hotWater', 'diverterOver')
 const burning = at('hotWater', 'keepsBurning')
 const steady = at('hotWater', 'holdsTemperature')
 const opened: Partial<CheckRow> = { access: 'caseOff' }
+const leads: [part: string, name: string, concerns: CheckRow['concerns']][] = [
+  ['flowThermistor', 'flow', at('main', 'sensorsSane')],
+  ['returnThermistor', 'return', at('main', 'sensorsSane')],
+  ['hotWaterThermistor', 'hot-water', at('hotWater', 'sensorsSane')],
+]
 
 /** Opened up or measured: tap, turbine, plate, diverter, thermistors. */
 export const hotWaterChecks: CheckRow[] = [
@@ -161,7 +168,7 @@ export const hotWaterChecks: CheckRow[] = [
         { id: 'hotWater', label: 'the hot-water sensor is off its pipe', when: [{ read: parameter('hotWaterThermistor.contact'), below: 0.9 }] },
         { id: 'on', label: 'clipped tight on clean pipe' },
       ],
-      [0.03, 0.03, 0.001],
+      [0.03, 0.03, 0.0002],
     ),
     ['Each clip tugged: tight, on bare pipe, paste under it.'],
     { ...opened, minutes: 2, cautions: [dead, 'Hot pipe.'], direct: true, concerns: burning },
@@ -186,12 +193,30 @@ export const hotWaterChecks: CheckRow[] = [
       concerns: steady,
     },
   ),
-  check('look.restrictor', 'Flow restrictor taken out', none, cue(0.001), ['Broken, missing, or furred: look for the pieces.'], {
-    direct: true,
-    ...opened,
-    minutes: 10,
-    concerns: steady,
-  }),
+  check(
+    'look.restrictor',
+    'Flow restrictor taken out',
+    none,
+    {
+      ...oneOf(
+        [
+          { id: 'furred', label: 'furred', when: [{ read: parameter('restrictor.seen'), below: -0.5 }] },
+          { id: 'missing', label: 'missing, or the wrong size', when: [{ read: parameter('restrictor.seen'), above: 1.5 }] },
+          { id: 'broken', label: 'broken', when: [{ read: parameter('restrictor.seen'), above: 0.5 }] },
+          { id: 'no', label: 'sound' },
+        ],
+        [0.03, 0.03, 0.03, 0.0002],
+      ),
+      once: [{ id: 'yes', label: 'broken, missing, or furred', means: ['furred', 'broken', 'missing'] }],
+    },
+    ['Cold feed shut. Look for the pieces; its colour or number against the model’s flow.'],
+    {
+      direct: true,
+      ...opened,
+      minutes: 10,
+      concerns: steady,
+    },
+  ),
   check(
     'measure.platePrimaryIn',
     'Plate, primary in: as the burner cuts out, or settled',
@@ -234,7 +259,7 @@ export const hotWaterChecks: CheckRow[] = [
           { id: 'splits', label: 'bubbles under water: split inside', when: [{ read: parameter('plate.perforation'), above: 0.00001 }] },
           { id: 'clear', label: 'free, flushes clear' },
         ],
-        [0.03, 0.03, 0.03, 0.001],
+        [0.03, 0.03, 0.03, 0.0002],
       ),
     },
     [
@@ -253,7 +278,14 @@ export const hotWaterChecks: CheckRow[] = [
     'look.plateGasket',
     'Plate’s gaskets, wiped and watched',
     none,
-    state({ id: 'dry', label: 'dry' }, { id: 'weeps', label: 'weeps' }, 'plate.gasketWeeps', { above: 0.5 }, 0.05),
+    oneOf(
+      [
+        { id: 'weeps', label: 'weeps black or brown: heating side', when: [{ read: parameter('plate.gasketWeeps'), above: 0.5 }] },
+        { id: 'mains', label: 'weeps clean: mains side', when: [{ read: parameter('plate.gasketWeepsMains'), above: 0.5 }] },
+        { id: 'dry', label: 'dry' },
+      ],
+      [0.05, 0.05, 0.0003],
+    ),
     ['Paper round the plate, hot and cold. Often seen only when it is out.'],
     { ...opened, minutes: 8, direct: true },
   ),
@@ -361,11 +393,22 @@ export const hotWaterChecks: CheckRow[] = [
     'try.diverterByHand',
     'Diverter head off: does the rod push by hand?',
     off,
-    state({ id: 'free', label: 'moves and springs back' }, { id: 'stuck', label: 'stuck' }, 'diverter.freedom', { below: 0.5 }),
+    {
+      ...oneOf(
+        [
+          { id: 'jammed', label: 'stuck', when: [{ read: parameter('diverter.freedom'), below: 0.02 }] },
+          { id: 'stiff', label: 'stiff, moves late', when: [{ read: parameter('diverter.freedom'), below: 0.5 }] },
+          { id: 'stays', label: 'goes in, does not spring back', when: [{ read: parameter('diverter.returns'), below: 0.5 }] },
+          { id: 'free', label: 'moves and springs back' },
+        ],
+        [0.03, 0.05, 0.05, 0.0002],
+      ),
+      once: [{ id: 'stuck', label: 'stuck', means: ['jammed', 'stiff'] }],
+    },
     ['Unplug the head before it leaves the valve.', 'Lift the head off, press the rod with a thumb.'],
     { ...opened, minutes: 6, cautions: [dead], direct: true, concerns: over, mistake: 'A head driven in the air runs its pin out.' },
   ),
-  check('look.diverterPlug', 'Plug of the diverter motor: wet, green, loose?', off, cue(0.001), ['Unplug, look into both halves, smell it.'], {
+  check('look.diverterPlug', 'Plug of the diverter motor: wet, green, loose?', off, cue(0.0001), ['Unplug, look into both halves, smell it.'], {
     direct: true,
     ...opened,
     minutes: 3,
@@ -398,7 +441,14 @@ export const hotWaterChecks: CheckRow[] = [
     'look.blockFilter',
     'Block filter removed and inspected',
     { demand: 'none', drained: true },
-    state({ id: 'clear', label: 'clear' }, { id: 'clogged', label: 'clogged' }, 'blockFilter.openness', { below: 0.75 }, 0.02),
+    oneOf(
+      [
+        { id: 'broken', label: 'broken, pieces missing', when: [{ read: parameter('blockFilter.broken'), above: 0.5 }] },
+        { id: 'clogged', label: 'clogged', when: [{ read: parameter('blockFilter.openness'), below: 0.75 }] },
+        { id: 'clear', label: 'clear' },
+      ],
+      [0.02, 0.02, 0.0002],
+    ),
     ['Isolate, drain the block, draw the filter, carry a spare.'],
     { minutes: 8, access: 'drained', direct: true, concerns: burning, mistake: 'Its lug must engage or the pipe above will not clip.' },
   ),
@@ -456,5 +506,67 @@ export const hotWaterChecks: CheckRow[] = [
       direct: true,
       concerns: steady,
     },
+  ),
+  check(
+    'measure.hallSupply',
+    'Supply at the flow sensor’s plug',
+    full,
+    state({ id: 'there', label: '5 V, or as this model has' }, { id: 'none', label: 'none' }, 'board.hallSupply', { below: 0.5 }, 0.03),
+    ['Supply pin to the sensor’s own ground. A sensor without supply is untested, not bad.'],
+    { ...opened, minutes: 2, cautions: [live], direct: true, concerns: seen },
+  ),
+  ...leads.map(([part, name, concerned]) =>
+    check(
+      `measure.${part}Lead`,
+      `Lead of the ${name} thermistor, plug to board`,
+      off,
+      state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, `${part}Lead.continuity`, { below: 0.5 }, 0.03),
+      ['Both plugs off, core by core, moved while it is measured.'],
+      { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: concerned },
+    ),
+  ),
+  check(
+    'try.sensorWarmed',
+    'Flow thermistor warmed in the hand: does its resistance change smoothly?',
+    off,
+    state({ id: 'steady', label: 'smoothly' }, { id: 'jumps', label: 'jumps, or comes and goes' }, 'flowThermistor.jumps', { above: 0.5 }, 0.06),
+    ['Unplugged and off its pipe, meter on 20 kΩ, a minute in the hand; tap it.'],
+    { ...opened, minutes: 4, cautions: [dead, 'Hot pipe.'], direct: true, concerns: burning },
+  ),
+  check(
+    'display.againstPipe',
+    'Displayed flow temperature less a clamp on the same pipe',
+    starting,
+    number('K', run('main', 'flowSensorError', 'last'), 'pipeAgainstDisplay', 1, [-60, 60], [-200, 900]),
+    ['Beside the sensor, on bare pipe, settled.', 'Three kelvin and more off goes on to the resistance.'],
+    { minutes: 3, concerns: burning, on: fullyModulating },
+  ),
+  check(
+    'display.againstTap',
+    'Displayed tap temperature less a thermometer in the stream',
+    full,
+    number('K', run('full', 'hotWaterSensorError', 'last'), 'pipeAgainstDisplay', 1, [-60, 60], [-200, 900]),
+    ['Nearest tap, fully open, after four minutes.'],
+    { minutes: 4, cautions: ['Water may scald.'], concerns: steady },
+  ),
+  check(
+    'display.againstReturn',
+    'Displayed return temperature less a clamp on the same pipe',
+    heating,
+    number('K', run('heating', 'returnSensorError', 'last'), 'pipeAgainstDisplay', 1, [-60, 60], [-200, 900]),
+    ['Beside the sensor, on bare pipe, settled.'],
+    { minutes: 3, concerns: at('heating', 'keepsBurning') },
+  ),
+  check(
+    'look.hotPipeOnHeating',
+    'Hot-water pipe with heating called, taps shut',
+    heating,
+    yesNo(
+      { yes: 'hot: the diverter stands at hot water', no: 'cool, or warm for a hand’s width' },
+      [{ read: run('heating', 'plateFlow', 'mean', { from: 120 }), above: 2 }],
+      0.06,
+    ),
+    ['A hand on the hot outlet under the boiler, five minutes into heating.'],
+    { minutes: 3, concerns: at('heating', 'diverterBack'), on: withPlate },
   ),
 ]

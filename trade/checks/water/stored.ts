@@ -1,4 +1,4 @@
-import type { CheckRow } from '../../rows.ts'
+import type { CheckRow } from '../../rows/row.ts'
 import { at, check, clamped, cue, hotWater, inTheStream, none, number, oneOf, parameter, run, state, unvented, yesNo } from '../kinds.ts'
 
 const warm = at('hotWater', 'storeWarm')
@@ -169,7 +169,7 @@ export const storedChecks: CheckRow[] = [
     ['Dry paper at the joint of each.', 'Hot or steaming: heat off, stand clear, it is no drip.'],
     { minutes: 2, direct: true, cautions: [unvented] },
   ),
-  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.001), ['Mains off, strainer out, rinse.'], {
+  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.0001), ['Mains off, strainer out, rinse.'], {
     direct: true,
     minutes: 12,
     access: 'drained',
@@ -186,7 +186,7 @@ export const storedChecks: CheckRow[] = [
         { id: 'hot', label: 'stays scalding', when: [{ read: parameter('mixingValve.coldShare'), above: -0.5 }] },
         { id: 'follows', label: 'follows' },
       ],
-      0.05,
+      [0.05, 0.05, 0.0003],
     ),
     ['Count the turns, put it back.'],
     { minutes: 4, cautions: ['Water may scald.'], direct: true, concerns: warm },
@@ -195,7 +195,7 @@ export const storedChecks: CheckRow[] = [
     'measure.storeCoilOut',
     'Pipe between store coil and mixing valve, tap open',
     hotWater,
-    yesNo({ yes: 'nearly as hot as the store', no: 'far cooler' }, [{ read: parameter('storeCoil.mainsSide'), above: 0.6 }], [0.002, 0.06]),
+    yesNo({ yes: 'nearly as hot as the store', no: 'far cooler' }, [{ read: parameter('storeCoil.mainsSide'), above: 0.6 }], [0.0003, 0.06]),
     ['Clamp on bare pipe, two minutes in.'],
     {
       minutes: 4,

@@ -1,5 +1,5 @@
-import type { CheckRow } from '../../rows.ts'
-import { electric, onTheSpot } from '../../layouts.ts'
+import type { CheckRow } from '../../rows/row.ts'
+import { electric, onTheSpot } from '../../rows/layouts.ts'
 import {
   at,
   atRest,
@@ -84,7 +84,17 @@ export const waterChecks: CheckRow[] = [
     'look.pumpShaft',
     'Pump shaft by hand',
     off,
-    state({ id: 'free', label: 'free' }, { id: 'stuck', label: 'seized' }, 'pump.shaft', { below: 0.5 }),
+    {
+      ...oneOf(
+        [
+          { id: 'seized', label: 'seized', when: [{ read: parameter('pump.shaft'), below: 0.15 }] },
+          { id: 'stiff', label: 'stiff, then frees', when: [{ read: parameter('pump.shaft'), below: 0.5 }] },
+          { id: 'free', label: 'free' },
+        ],
+        [0.03, 0.03, 0.0002],
+      ),
+      once: [{ id: 'stuck', label: 'seized', means: ['seized', 'stiff'] }],
+    },
     ['Vent screw out over a cloth, blade in the slot; a hexagon on some, none at all on others.'],
     { ...opened, minutes: 4, cautions: [dead, hotParts], direct: true, concerns: water },
   ),
@@ -166,7 +176,7 @@ export const waterChecks: CheckRow[] = [
         { id: 'air', label: 'air, or a short puff' },
       ],
       // a flat vessel under water pressure still gives a puff
-      [0.03, 0.2, 0.001],
+      [0.03, 0.05, 0.0002],
     ),
     ['Cap off, press the pin briefly, cap on.'],
     { ...opened, minutes: 2, cautions: ['Stored pressure: face away, cloth over the valve.'], direct: true },
@@ -186,7 +196,7 @@ export const waterChecks: CheckRow[] = [
     ['Water side drained, drain left open.', 'Pump to {vessel.preCharge} bar, leak fluid on the core, five minutes.'],
     { minutes: 10, access: 'drained', cautions: [stored], direct: true },
   ),
-  check('look.vesselCore', 'Does the vessel’s air valve bubble under leak fluid?', none, cue(0.001), ['Bubbles: the core passes. Wipe, cap.'], {
+  check('look.vesselCore', 'Does the vessel’s air valve bubble under leak fluid?', none, cue(0.0001), ['Bubbles: the core passes. Wipe, cap.'], {
     direct: true,
     ...opened,
     minutes: 2,
@@ -229,7 +239,7 @@ export const waterChecks: CheckRow[] = [
     none,
     pressureChange(story('nightFilled', 0, 'change'), 0.13),
     ['Bring it to 1.2 bar cold.', 'Leave a tester on the drain point; read it cold in the evening and again in the morning before it fires.'],
-    { minutes: 20, answeredBy: 'overnightChange' },
+    { direct: true, minutes: 20, answeredBy: 'overnightChange' },
   ),
   check(
     'try.standLoopOff',
@@ -237,7 +247,7 @@ export const waterChecks: CheckRow[] = [
     none,
     pressureChange(story('nightLoopOff', 0, 'change'), 0.13),
     ['Bring it to 1.2 bar cold.', 'Take the loose hose off, cap both valves, read the tester evening and morning.'],
-    { minutes: 22, mistake: 'A built-in valve cannot be taken off: say that the two cannot be told apart yet.' },
+    { direct: true, minutes: 22, mistake: 'A built-in valve cannot be taken off: say that the two cannot be told apart yet.' },
   ),
   check(
     'try.dayAndNight',
@@ -264,9 +274,7 @@ export const waterChecks: CheckRow[] = [
     heating,
     pressureChange(story('hotWatch', 1, 'change')),
     ['Warm through for two hours first, then read the tester every hour.'],
-    {
-      minutes: 22,
-    },
+    { direct: true, minutes: 22 },
   ),
   check(
     'try.bath',
@@ -326,4 +334,67 @@ export const waterChecks: CheckRow[] = [
     minutes: 3,
     access: 'drained',
   }),
+  check(
+    'look.pumpLamp',
+    'Lamp or display of the pump while it is supplied',
+    heating,
+    state({ id: 'lit', label: 'lit, no error' }, { id: 'dark', label: 'dark, or shows an error' }, 'pump.electronics', { below: 0.5 }, 0.04),
+    ['Supply proved first; on the pump’s head.'],
+    { ...opened, minutes: 2, cautions: [live], direct: true, concerns: water },
+  ),
+  check(
+    'measure.pumpCommand',
+    'Speed command at the pump’s signal plug',
+    heating,
+    state({ id: 'there', label: 'there' }, { id: 'none', label: 'none: it runs at its own speed' }, 'pump.commandLost', { above: 0.5 }, 0.04),
+    ['Duty or volts by the maker’s figures, lead and plug moved while measuring.'],
+    { ...opened, minutes: 4, cautions: [live], direct: true, concerns: water },
+  ),
+  check(
+    'measure.insulationEach',
+    'Insulation to earth, each load unplugged in turn',
+    off,
+    state({ id: 'good', label: 'every one above 1 MΩ' }, { id: 'pump', label: 'the pump’s winding is low' }, 'pump.windingShort', { above: 0.5 }, 0.03),
+    ['Board unplugged: never through it. Pump, fan, valve, each by itself.'],
+    { ...opened, minutes: 12, cautions: [dead, 'Test voltage: nobody touches the leads.'], direct: true },
+  ),
+  check(
+    'measure.sensorPlug',
+    'Supply and lead of the pressure sensor',
+    none,
+    state({ id: 'good', label: '5 V at its plug, lead closed' }, { id: 'open', label: 'nothing comes through' }, 'pressureSensor.lead', { below: 0.5 }, 0.03),
+    ['Power on, at the sensor’s own plug; the lead moved while it is measured.'],
+    { ...opened, minutes: 4, cautions: [live], direct: true, concerns: water },
+  ),
+  check(
+    'measure.waterSwitchRest',
+    'Water switch at rest, contacts',
+    off,
+    state({ id: 'open', label: 'as at rest' }, { id: 'made', label: 'stuck closed' }, 'waterSwitch.stuckMade', { above: 0.5 }, 0.03),
+    ['With what it proves taken away: pump off, or the water let down.'],
+    { ...opened, minutes: 4, cautions: [dead, 'Never join its contacts to make the boiler run.'], direct: true, concerns: water },
+  ),
+  check(
+    'look.exchangerWater',
+    'What comes out of the drained exchanger?',
+    { demand: 'none', drained: true },
+    oneOf(
+      [
+        { id: 'white', label: 'white flakes', when: [{ read: parameter('exchanger.furred'), above: 0.5 }] },
+        { id: 'black', label: 'black sludge', when: [{ read: parameter('exchanger.waterway'), below: 0.75 }] },
+        { id: 'clear', label: 'clear water' },
+      ],
+      [0.06, 0.06, 0.01],
+    ),
+    ['Flow union off over a bowl, exchanger rinsed backwards.'],
+    { minutes: 20, access: 'drained', cautions: [hotParts], direct: true, concerns: at('heating', 'keepsBurning') },
+  ),
+  check(
+    'try.standMainsShut',
+    'Pressure change overnight from 1.2 bar, cold feed to the boiler shut',
+    none,
+    pressureChange(story('nightMainsShut', 0, 'change'), 0.13),
+    ['Bring it to 1.2 bar cold, shut the cold feed, read the tester evening and morning.', 'It stops climbing: mains comes in, by the loop or the plate.'],
+    { minutes: 20, direct: true },
+  ),
 ]

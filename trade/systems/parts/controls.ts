@@ -13,6 +13,9 @@ const motorValve = (id: string, label: string, travelTime: number, resistance: n
     endSwitchStuck: flag('end switch stuck closed'),
     start: number(0, '1', 'position found, 0 at rest, 1 driven over', own, { min: 0, max: 1 }),
     passing: number(0, '1', 'share let through while shut', own, { min: 0, max: 0.9 }),
+    motorWeak: flag('its motor stalls once it is warm'),
+    spindleWeeps: flag('water comes past its spindle into the head'),
+    headMisfitted: flag('head and body do not stand alike'),
     travelTime: number(travelTime, 's', 'seconds to open', mem, { min: 1 }),
   },
 })
@@ -23,17 +26,24 @@ const wire = (id: string, label: string): Component => ({
   parameters: { continuity: share('joined at both ends') },
 })
 
+/** What a clock may have wrong besides its outputs. */
+const clock = {
+  clockWrong: flag('its clock or its hours are wrong'),
+  batteryFlat: flag('it loses its time at every power cut'),
+  comesAndGoes: flag('its output comes and goes'),
+}
+
 /** What asks the boiler to run, and the board that answers. */
 export const controls = {
   programmer: {
     id: 'programmer',
     label: 'Programmer',
-    parameters: { heatingOutput: share('heating output live when on'), hotWaterOutput: share('hot-water output live when on') },
+    parameters: { heatingOutput: share('heating output live when on'), hotWaterOutput: share('hot-water output live when on'), ...clock },
   },
   timer: {
     id: 'programmer',
     label: 'Timer',
-    parameters: { heatingOutput: share('output live when on') },
+    parameters: { heatingOutput: share('output live when on'), ...clock },
   },
   roomStat: {
     id: 'roomStat',
@@ -44,7 +54,12 @@ export const controls = {
       readsHigh: number(0, 'K', 'feels the room warmer than it is', own, { spread: 0.4, min: -10, max: 10 }),
       stuckClosed: flag('never opens'),
       paired: share('heard by its receiver, where it has one'),
+      outOfRange: flag('its receiver hears it only now and then'),
+      receiver: share('its receiver is alive and its relay switches'),
+      relayWelded: flag('its receiver’s relay never opens'),
+      badPlace: flag('hangs in draught, sun, or beside a radiator'),
       linked: flag('a link left in beside it at the boiler'),
+      noNeutral: flag('the neutral of its accelerator is not connected'),
       batteryVolts: number(3, 'V', 'its two batteries under load', cp, { spread: 0.08, min: 0, max: 4 }),
     },
   },
@@ -61,6 +76,7 @@ export const controls = {
       turnedUp: share('set above the store as found'),
       setting: number(60, '°C', 'set at the dial', cp, { spread: 1, min: 30, max: 75 }),
       readsHigh: number(0, 'K', 'feels the store warmer than it is', own, { spread: 1, min: -40, max: 40 }),
+      wrongHeight: flag('strapped too high or too low'),
     },
   },
   heatingWire: wire('heatingWire', 'Heating call wire'),
@@ -72,21 +88,44 @@ export const controls = {
   midValve: motorValve('midValve', 'Mid-position valve', 20, 2.4),
   zoneValve: motorValve('heatingValve', 'Zone valve', 15, 0.075),
   zone2Valve: motorValve('zone2Valve', 'Second zone valve', 15, 0.075),
+  frostStat: {
+    id: 'frostStat',
+    label: 'Frost thermostat',
+    parameters: { stuckClosed: flag('never opens'), setHigh: flag('turned up') },
+  },
+  checkValves: {
+    id: 'checkValves',
+    label: 'Check valves of the zones',
+    parameters: { stuckShut: flag('that of the first zone does not open'), passing: flag('that of the first zone does not seat') },
+  },
   zone2: {
     id: 'zone2',
     label: 'Second zone’s radiators',
-    parameters: { ratedFlow: number(7, 'l/min', 'flow with a healthy pump', own, { spread: 0.4, min: 1 }), openness: share('valves open', 1, { max: 1.1 }) },
+    parameters: {
+      ratedFlow: number(7, 'l/min', 'flow with a healthy pump', own, { spread: 0.4, min: 1 }),
+      openness: share('valves open', 1, { max: 1.1 }),
+      air: flag('air in its loop'),
+      valvesShut: flag('its valves are shut'),
+    },
   },
   transformer: {
     id: 'transformer',
     label: 'Control transformer',
-    parameters: { output: number(26, 'V', 'secondary', '24–28 V, common practice', { spread: 0.7, min: 0, max: 40 }), fuse: share('its fuse whole') },
+    parameters: {
+      output: number(26, 'V', 'secondary', '24–28 V, common practice', { spread: 0.7, min: 0, max: 40 }),
+      fuse: share('its fuse whole'),
+      loaded: number(25, 'V', 'secondary with every zone calling', mem, { spread: 0.6, min: 0, max: 40 }),
+    },
   },
   board: {
     id: 'board',
     label: 'Control board',
     parameters: {
       power: share('internal fuse whole'),
+      display: share('its display is lit'),
+      wet: flag('water or tracks on it'),
+      dryJoint: flag('a joint or relay of it comes and goes'),
+      otherModel: flag('set up for another model or gas'),
       pumpStuck: flag('its pump output is stuck on'),
       demandStuck: flag('takes the rooms for calling'),
       alive: share('works when it is supplied and its fuse is whole'),

@@ -6,7 +6,10 @@ export const hotWater = {
   restrictor: {
     id: 'restrictor',
     label: 'Flow restrictor',
-    parameters: { flow: number(11.5, 'l/min', 'flow let through at 3 bar', 'output over a 35 K rise', { spread: 0.25, min: 3, max: 40 }) },
+    parameters: {
+      flow: number(11.5, 'l/min', 'flow let through at 3 bar', 'output over a 35 K rise', { spread: 0.25, min: 3, max: 40 }),
+      seen: number(0, '1', 'as it looks: −1 furred, 0 sound, 1 broken, 2 none or the wrong size', own, { min: -1, max: 2 }),
+    },
   },
   tapFlow: {
     id: 'restrictor',
@@ -53,7 +56,8 @@ export const hotWater = {
       mainsSide: share('share of conductance left by the mains side', 1, { min: 0.02, max: 1.1 }),
       mainsOpenness: share('share of flow let through by the mains side', 1, { min: 0.02, max: 1.1 }),
       perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
-      gasketWeeps: flag('weeps at a gasket'),
+      gasketWeeps: flag('weeps at a gasket of the heating side'),
+      gasketWeepsMains: flag('weeps at a gasket of the mains side'),
     },
   },
   coil: {
@@ -78,6 +82,9 @@ export const hotWater = {
       reversed: flag('flow and return swapped'),
       perforation: number(0, 'l/(min·bar)', 'mains water passed into heating', own, { min: 0, max: 2 }),
       standingLoss: number(2.2, 'W/K', 'lost to the cupboard', mem, { min: 0 }),
+      dip: share('its dip pipe or baffle is whole'),
+      coilValveShut: flag('a valve in its coil’s return is shut'),
+      airInPipes: flag('air in the pipes to its coil'),
     },
   },
   reducingValve: {
@@ -85,6 +92,7 @@ export const hotWater = {
     label: 'Pressure-reducing valve and strainer',
     parameters: {
       setting: number(3, 'bar', 'set pressure', cp, { spread: 0.08, min: 1, max: 5 }),
+      flow: share('share of the flow it lets through', 1, { min: 0.05, max: 1.1 }),
       passing: number(0, '1', 'share of the standing pressure it lets through', own, { min: 0, max: 1 }),
     },
   },
@@ -94,6 +102,7 @@ export const hotWater = {
     parameters: {
       volume: number(18, 'l', 'whole volume', mem, { min: 1 }),
       cushion: share('share that is gas', 1, { min: 0.02 }),
+      gapAbsorbed: flag('its internal air gap is taken up by the water'),
       preCharge: number(3, 'bar', 'gas pressure with the water off, that of the reducing valve', cp, { spread: 0.1, min: -1, max: 5 }),
     },
   },
@@ -104,6 +113,23 @@ export const hotWater = {
       opensAt: number(6, 'bar', 'lifting pressure', mem, { spread: 0.1, min: 2, max: 10 }),
       passing: number(0, 'l/(min·bar)', 'passed at every pressure', own, { min: 0, max: 1 }),
       temperaturePassing: number(0, 'l/(min·bar)', 'passed by the temperature relief beside it', own, { min: 0, max: 1 }),
+    },
+  },
+  cylinderColdValve: { id: 'cylinderColdValve', label: 'Cold valve of the cylinder', parameters: { openness: share('how far it is open') } },
+  storeLevel: { level: share('share of the coil its own water covers', 1, { min: 0.05 }) },
+  gravity: {
+    creep: number(0, '1', 'rises to the radiators with the pump standing, over the flow to the cylinder', own, { min: 0, max: 1 }),
+    pulled: flag('the pump pulls water backwards through the coil'),
+  },
+  immersion: {
+    id: 'immersion',
+    label: 'Immersion heater',
+    parameters: {
+      resistance: number(0.0176, 'kΩ', 'of its element', '230 V squared over 3 kW', { spread: 0.0004, min: 0 }),
+      insulation: number(50, 'MΩ', 'to earth', mem, { spread: 5, min: 0 }),
+      cutOut: flag('its cut-out has tripped'),
+      welded: flag('its thermostat never opens'),
+      on: flag('left on'),
     },
   },
   storeCoil: {
@@ -120,7 +146,9 @@ export const hotWater = {
     label: 'Mixing valve',
     parameters: {
       setting: number(48, '°C', 'blended temperature', cp, { spread: 1, min: 30, max: 65 }),
+      openness: share('share of flow its strainers let through', 1, { min: 0.05, max: 1.1 }),
+      checkPasses: flag('hot passes into the cold pipe'),
       coldShare: number(-1, '1', 'share of cold it is stuck at; −1 works', own, { min: -1, max: 1 }),
     },
   },
-} satisfies Record<string, Component>
+} satisfies Record<string, Component | Component['parameters']>

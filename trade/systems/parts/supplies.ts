@@ -6,7 +6,12 @@ export const supplies = {
   electricity: {
     id: 'supply',
     label: 'Electrical supply',
-    parameters: { live: share('spur, fuse and isolator pass'), reversed: flag('live and neutral reversed at the intake') },
+    parameters: {
+      live: share('spur, fuse and isolator pass'),
+      reversed: flag('live and neutral reversed at the intake'),
+      neutral: share('neutral reaches the boiler'),
+      earth: share('how well the case is joined to earth'),
+    },
   },
   coldMain: {
     id: 'mains',
@@ -32,6 +37,7 @@ export const supplies = {
       applianceCock: share('cock under the appliance open'),
       needs: number(13, 'mbar', 'inlet pressure below which the burner is starved', mem, { min: 5 }),
       dropAtFullRate: number(2.5, 'mbar', 'loss to the appliance at full rate', mem, { spread: 0.4, min: 0 }),
+      meterWorking: number(20, 'mbar', 'working pressure at the meter, appliance at full rate', mem, { spread: 0.5, min: 0 }),
       leak: number(0, 'mbar', 'fall in a two-minute tightness test', cp, { min: 0, max: 20 }),
     },
   },
@@ -40,9 +46,20 @@ export const supplies = {
     label: 'Flue and its seals',
     parameters: {
       openness: share('share of air let through', 1, { min: 0.05, max: 1.05, spread: 0.01 }),
+      fallsWrong: flag('it falls away from the terminal, water lies in it'),
       terminalWrong: flag('its terminal stands where products come back'),
       leakBack: number(0, '1', 'share of products drawn back into the air', own, { min: 0, max: 0.5 }),
     },
+  },
+  case: {
+    id: 'case',
+    label: 'Case and its seal',
+    parameters: { notSealed: flag('its seal torn or screws missing') },
+  },
+  condensatePump: { id: 'condensatePump', label: 'Condensate pump', parameters: { works: share('lifts the condensate away, where one is fitted') } },
+  propane: {
+    tank: share('gas comes from the tank or cylinders'),
+    regulator: share('the regulator’s shut-off has not tripped'),
   },
   condensate: {
     id: 'condensate',
@@ -51,6 +68,8 @@ export const supplies = {
       flooded: flag('water does not run away'),
       floodsAfter: number(3600, 's', 'of burning until it stands at the burner', mem, { min: 0, max: 3600 }),
       weeping: flag('trap or pipe leaks'),
+      frozen: flag('its pipe is frozen outside'),
+      trapDry: flag('no water stands in the trap'),
     },
   },
-} satisfies Record<string, Component>
+} satisfies Record<string, Component | Component['parameters']>

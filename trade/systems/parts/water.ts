@@ -13,7 +13,15 @@ export const water = {
       rise: number(0.35, 'bar', 'pressure change at the sensor when it starts', 'about 0.3 bar, common practice', { spread: 0.03, min: 0 }),
       shaft: share('how freely its shaft turns by hand'),
       windingResistance: number(0.16, 'kΩ', 'resistance of its winding', own, { spread: 0.01, min: 0 }),
+      windingShort: flag('its winding leaks to earth'),
+      setLow: flag('set too low, or to the wrong mode'),
+      valvesShut: flag('one of its valves is shut'),
+      backwards: flag('fitted the wrong way round'),
     },
+  },
+  electronic: {
+    electronics: share('its electronics work'),
+    commandLost: flag('hears no speed command'),
   },
   diverter: {
     id: 'diverter',
@@ -33,7 +41,7 @@ export const water = {
   blockFilter: {
     id: 'blockFilter',
     label: 'Block filter',
-    parameters: { openness: share('share of flow let through', 1, { spread: 0.02, min: 0.02, max: 1.1 }) },
+    parameters: { openness: share('share of flow let through', 1, { spread: 0.02, min: 0.02, max: 1.1 }), broken: flag('broken, pieces missing') },
   },
   systemFilter: {
     id: 'systemFilter',
@@ -46,13 +54,14 @@ export const water = {
     parameters: {
       response: share('share of a change it passes on', 1, { spread: 0.03, max: 1.2 }),
       readsHigh: number(0, 'bar', 'shows too much', own, { spread: 0.03, min: -2, max: 2 }),
+      lead: share('its lead and plug are whole'),
       onReturn: { ...flag('on the return, not behind the block filter'), elsewhere: 1 },
     },
   },
   lowWaterSwitch: {
     id: 'waterSwitch',
     label: 'Low-water switch',
-    parameters: { works: share('makes when there is water') },
+    parameters: { works: share('makes when there is water'), stuckMade: flag('made whatever stands behind it') },
   },
   gauge: {
     id: 'gauge',
@@ -92,6 +101,7 @@ export const water = {
       opensAt: number(3, 'bar', 'lifting pressure', cp, { spread: 0.05, min: 0.8 }),
       passing: number(0, 'l/(min·bar)', 'passed at every pressure', own, { min: 0, max: 1 }),
       reseats: share('closes tight after lifting'),
+      pipeBad: flag('its discharge pipe is blocked, missing or ends where it is unsafe'),
     },
   },
   pipework: {
@@ -118,6 +128,12 @@ export const water = {
     label: 'Heating system',
     parameters: { volume: number(80, 'l', 'water in the whole system', own, { spread: 18, min: 5, max: 250 }) },
   },
+  bypass: {
+    id: 'bypass',
+    label: 'Bypass',
+    parameters: { passes: share('share of the heating flow it takes straight back', 0, { max: 0.9 }), shut: flag('shut, or stuck shut') },
+  },
+  airVent: { id: 'airVent', label: 'Automatic air vent', parameters: { shut: flag('its cap is shut, or it is blocked') } },
   radiators: {
     id: 'radiators',
     label: 'Radiators',
@@ -126,6 +142,7 @@ export const water = {
       metal: number(40_000, 'J/K', 'heat capacity of the metal', own, { min: 0 }),
       ratedFlow: number(14, 'l/min', 'flow with a healthy pump', own, { spread: 0.8, min: 1 }),
       openness: share('valves and lockshields open', 1, { spread: 0.02, min: 0, max: 1.1 }),
+      waterways: share('share of their waterways free of sludge', 1, { min: 0.02 }),
       surface: share('share of the surface that warms', 1, { min: 0.05 }),
       air: flag('air at their tops'),
       pinStuck: flag('one radiator’s valve pin is stuck'),
@@ -133,4 +150,4 @@ export const water = {
       roomTemperature: number(17, '°C', 'room when the call comes', own, { spread: 1, min: 0, max: 35 }),
     },
   },
-} satisfies Record<string, Component>
+} satisfies Record<string, Component | Component['parameters']>

@@ -2,7 +2,7 @@ import { readTimeline, simulate, type Reduce, type Script } from '@dewpoint/core
 import { withValues, type BoilerSystem, type Parameters, type SignalName } from '@dewpoint/core/system'
 import { describe, expect, it } from 'vitest'
 import { wiredCatalogues } from '../../index.ts'
-import { mainRunOf, runsOf } from '../../runs.ts'
+import { mainRunOf, runsOf } from '../../readings/runs.ts'
 import { atmosCombi, coilCombi, premixCombi, regularPilot, systemBoiler } from '../../systems/index.ts'
 
 /** What is read must be read as an engineer reads it: in the state the check asks for. Common practice, unless a line says otherwise. */

@@ -101,6 +101,7 @@ describe('readings of danger', () => {
     ['products of combustion in the room', answer('measure.roomAir', 'yes'), 'fumes'],
     ['a torn flue seal', answer('look.flueSeals', 'yes'), 'fumes'],
     ['CO2 of 1.2 % in the air inlet', measure('measure.airInlet', 1.2, '%'), 'fumes'],
+    ['too little oxygen in the air inlet', measure('measure.airInletOxygen', 19.8, '%'), 'fumes'],
     ['CO of 900 ppm', measure('measure.carbonMonoxide', 900, 'ppm'), 'fumes'],
     ['CO beyond what an analyser can show', measure('measure.carbonMonoxide', 30_000, 'ppm'), 'fumes'],
     ['a doubtful one', answer('look.gasJoints', 'yes', { sureness: 'doubtful' }), 'gasSmell'],
@@ -112,6 +113,7 @@ describe('readings of danger', () => {
     ['no bubbles', answer('look.gasJoints', 'no')],
     ['CO within twice its limit', measure('measure.carbonMonoxide', 380, 'ppm')],
     ['fresh air at the inlet', measure('measure.airInlet', 0.04, '%')],
+    ['the oxygen of fresh air there', measure('measure.airInletOxygen', 20.8, '%')],
     ['a unit of something else', measure('measure.carbonMonoxide', 900, '°C')],
     ['not reached', answer('measure.airInlet', 'notReached')],
   ])('%s does not', (_what, one) => {

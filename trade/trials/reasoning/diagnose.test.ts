@@ -199,7 +199,7 @@ describe('what repairs teach', () => {
 
   it('a case closes only when the failed demand and the other have run', () => {
     const { complain, answer, measure, repair } = scriptedJournal()
-    const journal = [complain('noHotWater'), answer('ask.heating', 'fine'), measure('measure.hallPulses', 0, 'Hz')]
+    const journal = [complain('noHotWater'), answer('ask.heating', 'fine'), measure('measure.hallPulses', 0, 'Hz'), answer('measure.hallSupply', 'there')]
     expect(think(...journal).closing).toEqual(['No repair recorded.'])
     journal.push(repair('turbine.whole'))
     for (const one of think(...journal).record) journal.push(answer(one.id, 'right'))
@@ -247,7 +247,7 @@ describe('the contract', () => {
     const { complain, answer, measure } = scriptedJournal()
     const journal = [complain('noHotWater'), answer('ask.heating', 'fine')]
     expect(think(...journal).open.map((one) => one.complaint)).toEqual(['noHotWater'])
-    expect(think(...journal, measure('measure.hallPulses', 0, 'Hz')).open).toEqual([])
+    expect(think(...journal, measure('measure.hallPulses', 0, 'Hz'), answer('measure.hallSupply', 'there')).open).toEqual([])
   })
 
   it('expected readings are given in the unit of the check', () => {

@@ -4,7 +4,7 @@ import { readSystemFile, writeSystemFile } from '@dewpoint/core/formats'
 import type { BoilerSystem } from '@dewpoint/core/system'
 import { describe, expect, it } from 'vitest'
 import { catalogueOf } from '../../catalogue.ts'
-import { catalogues, stockCatalogues } from '../../index.ts'
+import { catalogues, stockCatalogues, wiredCatalogues } from '../../index.ts'
 import { loadSignatures } from '../../shipped.ts'
 import { premixCombi, regularPilot, systemBoiler } from '../../systems/index.ts'
 
@@ -35,7 +35,7 @@ describe('an outcome that was told apart later', () => {
     for (const fault of ['flowThermistor.open', 'hotWaterThermistor.open', 'overheat.open']) expect(of(before, fault), fault).toBeGreaterThan(0.1)
     expect(of(before, 'fan.seized')).toBeLessThan(0.01)
     const now = shown('flowSensor')
-    expect(of(now, 'flowThermistor.open') + of(now, 'flowThermistor.short')).toBeGreaterThan(0.6)
+    expect(of(now, 'flowThermistor.open') + of(now, 'flowThermistor.short') + of(now, 'flowThermistorLead.open')).toBeGreaterThan(0.6)
     expect(of(now, 'hotWaterThermistor.open')).toBeLessThan(0.02)
   })
 
@@ -112,5 +112,15 @@ describe('a voltage of the mains', () => {
     ] as const)
       expect(Math.abs(of(read(one), 'pump.seized') - of(read(other), 'pump.seized'))).toBeLessThan(0.02)
     expect(of(read(230), 'pump.seized')).toBeGreaterThan(4 * of(read(9), 'pump.seized'))
+  })
+
+  it('is compared on its own range where the call is no mains: 24 V are not the same as none', () => {
+    const call = (id: string) =>
+      wiredCatalogues()
+        .find((one) => one.system.id === id)!
+        .checks.find((one) => one.id === 'measure.heatCall')!.result
+    expect(call('premix-combi+combi-mains')).toMatchObject({ bands: [50, 200] })
+    expect(call('premix-combi+combi-volt-free')).toMatchObject({ width: 1.5, range: [0, 45] })
+    expect(call('premix-combi+combi-volt-free')).not.toHaveProperty('bands')
   })
 })

@@ -1,7 +1,7 @@
 import { parametersOf } from '@dewpoint/core/system'
 import { describe, expect, it } from 'vitest'
 import { checkRows } from '../../checks/index.ts'
-import { inFigures } from '../../figures.ts'
+import { inFigures } from '../../rows/figures.ts'
 import { stockCatalogues, wiredCatalogues } from '../../index.ts'
 import { atmosCombi, premixCombi } from '../../systems/index.ts'
 

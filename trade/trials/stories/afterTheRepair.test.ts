@@ -146,10 +146,8 @@ const repairs: say.Story[] = [
         journal.answer('display.sequenceHotWater', 'waterProved', { situation: { demand: 'hotWater' } }),
         ...looks(),
         { says: 'no verdict any more', holds: (now) => now.verdict === null },
-        {
-          says: 'something on no list is as possible as a second bad fan',
-          holds: (now) => (now.standing.find((one) => one.kind === 'unlisted')?.probability ?? 0) > 0.3,
-        },
+        // what would look the same is asked for instead
+        say.offers(4, 'measure.fanCommand', 'measure.fanLead'),
       ]
     },
   },
@@ -267,6 +265,6 @@ it('once filled, what only too little water would show tells no more than before
   const [fanBefore] = bits(before)
   const [fan, stain] = bits([...before, repair('water.topUp')])
   // hardly more: what else gives no hot water is likelier now
-  expect(fan!).toBeLessThan(1.3 * fanBefore!)
+  expect(fan!).toBeLessThan(1.5 * fanBefore!)
   expect(stain!).toBeGreaterThan(0.1)
 })

@@ -244,6 +244,7 @@ const callOuts: say.Story[] = [
       complain('noHotWater'),
       answer('ask.heating', 'fine'),
       measure('measure.hallPulses', 0, 'Hz'),
+      answer('measure.hallSupply', 'there'),
       say.found('turbine'),
       repair('turbine.whole'),
       { says: 'it is not done before the demand ran', holds: (now) => now.closing.length > 0 && now.proofs.some((one) => one.passed === null) },

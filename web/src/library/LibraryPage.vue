@@ -46,6 +46,17 @@ async function choose(event: Event) {
     </div>
     <p class="dim">Boilers as Dewpoint knows them: how each starts, what it is made of, how its parts fail. Open one and run it.</p>
 
+    <h2 class="eyebrow">Stories</h2>
+    <ul class="systems">
+      <li>
+        <router-link :to="{ name: 'stories' }">
+          <strong>Call-outs to walk through</strong>
+          <span class="dim">entry by entry, with the suspects as they move</span>
+        </router-link>
+        <v-icon icon="$go" aria-hidden="true" />
+      </li>
+    </ul>
+
     <p v-if="notKept" class="problems" role="alert">
       This device has no room left: what you imported lasts until the page is closed. Save it as a file, or remove others.
     </p>

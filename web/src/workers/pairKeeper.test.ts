@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { scriptedJournal, type Entry } from '@dewpoint/core/casebook'
-import { catalogueHash, likeliestPairs, nominalSignatures, type Signatures, type SimulatedPair } from '@dewpoint/core/diagnosis'
+import { catalogueHash, likeliestPairs, nominalSignatures, pairAt, type Signatures, type SimulatedPair } from '@dewpoint/core/diagnosis'
 import { catalogueFor } from '@dewpoint/trade'
 import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -76,7 +76,7 @@ describe('pairs simulated in the background', () => {
     others = [{ pair: expected[0]!, exceptions: [[0, 1.5]] }]
     const one = keeper()
     signatures = await one.withKept(catalogue, known)
-    const row = catalogue.faults.length + 1 + expected[0]!
+    const row = known.rowOf.get(pairAt(catalogue.faults.length, expected[0]!).join(','))!
     expect(signatures.values[signatures.first[row]! * signatures.checks.length]).toBe(1.5)
     await until(one.work(wanted))
     expect(sent.flatMap(({ pairs }) => pairs.map(({ pair }) => pair))).not.toContain(expected[0])

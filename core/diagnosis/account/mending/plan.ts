@@ -1,8 +1,7 @@
 import { accessMinutes } from '../../choice/index.ts'
 import { type Access, type Catalogue, comingBack, type Costs, type Origin, type Plan, type PlanStep, type Remedy, timeCosts } from '../../catalogue/index.ts'
 import { worksNow } from '../../evidence/index.ts'
-import { linkTo } from '../../belief/index.ts'
-import type { FaultSet, Signatures } from '../../signatures/index.ts'
+import { type FaultSet, linkTo, type Signatures } from '../../signatures/index.ts'
 import { nameOf } from '../naming.ts'
 import { originsOf } from '../origins.ts'
 

@@ -1,9 +1,5 @@
 import type { Catalogue, Fault } from '../../catalogue/index.ts'
-
-/** How readily `from` brings `to` about: by damage, or because `to` is the workaround that hides `from`. */
-export function linkTo(from: Fault, to: Fault): number {
-  return (from.damages?.[to.id] ?? 0) + (to.hides?.[from.id] ?? 0)
-}
+import { linkTo } from '../../signatures/index.ts'
 
 /** Whether either of two faults brings the other about. */
 function linked(one: Fault, other: Fault): boolean {

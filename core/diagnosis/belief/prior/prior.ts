@@ -1,7 +1,6 @@
-import type { Catalogue, Fault } from '../../catalogue/index.ts'
+import type { Catalogue } from '../../catalogue/index.ts'
 import type { Circumstances } from '../../evidence/index.ts'
-import type { FaultSet } from '../../signatures/index.ts'
-import { linkTo } from './links.ts'
+import { exclusive, type FaultSet, linkTo, togetherIn } from '../../signatures/index.ts'
 import { faultOdds } from './odds.ts'
 
 /**
@@ -63,13 +62,13 @@ function priorBy(catalogue: Catalogue, sets: readonly FaultSet[], odds: readonly
     return most
   }
   const weights = new Float64Array(sets.length + 2)
-  let pairs = 0
+  let rowed = 0
   sets.forEach((set, row) => {
     const [a, b] = set
     if (a === undefined) weights[row] = nothingWrong / 1000
     else if (b === undefined) weights[row] = odds[a]!
     else if (set.length === 2) {
-      pairs++
+      rowed += odds[a]! * odds[b]!
       const first = catalogue.faults[a]!
       const second = catalogue.faults[b]!
       const linked = odds[a]! * linkTo(first, second) + odds[b]! * linkTo(second, first)
@@ -82,25 +81,9 @@ function priorBy(catalogue: Catalogue, sets: readonly FaultSet[], odds: readonly
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   // sets of three and more, and pairs where not all of them have a row, as if all were unrelated
   const every = odds.reduce((product, one) => product * (1 + one), 1) - 1 - sumOf(odds) - pairSum(odds)
-  const missing = 1 - pairs / Math.max((odds.length * (odds.length - 1)) / 2, 1)
   // differences of large sums may end a rounding below nothing
-  const left = Math.max(coincidence ** 2 * every + coincidence * pairSum(odds) * missing, 0)
+  const left = Math.max(coincidence ** 2 * every + coincidence * (pairSum(odds) - rowed), 0)
   return { probabilities: weights.map((weight) => weight / total), unexamined: left / (total + left) }
-}
-
-/** How many times readier two faults stand together for what lies behind both. */
-function togetherIn({ prior: { sharedBackground, ownBackground } }: Pick<Catalogue, 'prior'>): (one: Fault, other: Fault) => number {
-  return ({ background }, other) => {
-    let most = 1
-    if (background && other.background)
-      for (const one of background) if (other.background.includes(one)) most = Math.max(most, ownBackground?.[one] ?? sharedBackground)
-    return most
-  }
-}
-
-/** Two modes of one part that set the same parameter cannot stand at once. */
-function exclusive(a: Fault, b: Fault): boolean {
-  return a.part === b.part && Object.keys(a.patch).some((key) => key in b.patch)
 }
 
 const sumOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0)

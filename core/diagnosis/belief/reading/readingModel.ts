@@ -1,7 +1,7 @@
 import type { Catalogue, Check, Instrument, OutcomeResult } from '../../catalogue/index.ts'
 
 /** Share of readings that is "anything": a slip of hand, eye or pen; fewer where a part is seen, or tested alone. Chosen */
-const anything = { usual: 0.015, direct: 0.001 }
+const anything = { usual: 0.015, direct: 0.0002 }
 /** "Not reached" said of a number that could be read, and a number written down where none could be. Assumed */
 const slips = { notReached: 0.02, read: 0.05 }
 /** How often an unlisted cause reads like a healthy appliance; else it reads strangely: seldom where one listed part is seen by itself. Assumed */

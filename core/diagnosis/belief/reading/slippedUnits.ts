@@ -51,10 +51,13 @@ function unitsMeant(
   const instrument = instrumentOf(catalogue, check)
   const spreads = (value: number) =>
     Math.min(...sound.map((one) => Math.abs(onScale(check, value) - onScale(check, one)) / readingSpread(check, instrument, one)))
+  const fits = (value: number, one: number) => Math.abs(onScale(check, value) - onScale(check, one)) <= near * readingSpread(check, instrument, one)
   return own.map((id, index) => {
     const entry = entries.find((one) => one.id === id)
     if (entry?.type !== 'reading' || entry.payload.value === undefined || entry.payload.unit === undefined || spreads(values[index]!) < off) return null
     const { payload } = entry
+    // in the unit of the check itself, and what some fault reads: it is meant
+    if (payload.unit === result.unit && result.scale === 'linear' && read.some((one) => fits(values[index]!, one))) return null
     // a small figure comes to nothing in any larger unit: where nothing is what is usual, that says nothing of the unit
     const plain = (value: number) => result.scale === 'log' || Math.abs(value) > off * readingSpread(check, instrument, value)
     const unit = unitsLike(result.unit).find((one) => {

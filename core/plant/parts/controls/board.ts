@@ -9,6 +9,7 @@ export const board: Part = ({ s, dt, clock, script, board: controller, value, op
   const fanDrive = optional('board.fanDrive', 1)
   const pumpDrive = optional('board.pumpDrive', 1)
   const diverterDrive = optional('board.diverterDrive', 1) * optional('diverterLead.continuity', 1)
+  const displayLit = optional('board.display', 1) > 0.5
   const fanLead = optional('fanLead.continuity', 1)
   const pumpStuck = optional('board.pumpStuck', 0) > 0.5
   const demandStuck = optional('board.demandStuck', 0) > 0.5
@@ -24,7 +25,7 @@ export const board: Part = ({ s, dt, clock, script, board: controller, value, op
     s[S.demand] = demandCode[controller.demand]
     s[S.status] = controller.status
     s[S.code] = controller.code
-    s[S.displayOn] = powered ? 1 : 0
+    s[S.displayOn] = powered && displayLit ? 1 : 0
     if (!pumpOutside) s[S.pumpVolts] = out.pump || (pumpStuck && powered) ? 230 * pumpDrive : 0
     s[S.fanVolts] = out.fan === 'off' ? 0 : 230 * fanDrive * fanLead
     s[S.diverterVolts] = powered && out.diverter === 'hotWater' && out.pump ? 24 * diverterDrive : 0

@@ -34,14 +34,19 @@ export const calls: Part = (plant) => {
       joined(plant),
     )
   if (stored) steps.push(valve(plant, hotWater, storeCalls(plant)))
+  const { s, clock, script, optional } = plant
+  const heard = optional('board.heatInput', 1)
   return () => {
     for (let index = 0; index < steps.length; index++) steps[index]!()
+    // joined at the boiler's own terminals, whatever the controls outside do
+    if (script.linked && clock[1]! > 0.5) s[S.heatCallVolts] = s[S.supplyVolts]!
+    s[S.heatCallVolts] = s[S.heatCallVolts]! * heard
   }
 }
 
 /** Supply at the boiler, at the valves’ end switches, and of the control transformer where the controls are low-voltage. */
 function supplied({ s, value, optional }: Plant): void {
-  const volts = 230 * value('supply.live')
+  const volts = 230 * value('supply.live') * optional('supply.neutral', 1)
   s[S.supplyVolts] = volts
   s[S.permanentLiveVolts] = volts * optional('permanentLive.continuity', 1)
   s[S.transformerVolts] = volts > 0 ? optional('transformer.output', 0) * optional('transformer.fuse', 1) : 0

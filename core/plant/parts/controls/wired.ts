@@ -19,8 +19,10 @@ export function wired(plant: Plant, scheme: ControlScheme): () => void {
   const valves = (Object.entries(positions) as [SignalName, NonNullable<(typeof positions)['heatingValve']>][]).map(([signal, { device, way }]) => ({
     column: S[signal],
     device,
-    way,
+    // outlets exchanged: each opens to the other's pipes
+    way: way !== 'only' && optional(`${device}.portsSwapped`, 0) > 0.5 ? (way === 'heating' ? 'hotWater' : 'heating') : way,
   }))
+  const heard = optional('board.heatInput', 1)
   const store = plant.system.layout.hotWater === 'cylinder' || plant.system.layout.hotWater === 'store' ? storeCalls(plant) : () => false
   const room = calls('heating', optional, 0)
   const second = calls('zone2', optional, 0)
@@ -45,6 +47,8 @@ export function wired(plant: Plant, scheme: ControlScheme): () => void {
       const { column, device, way } = valves[index]!
       s[column] = wiring.open(device, way)
     }
+    if (script.linked && asks) s[S.heatCallVolts] = s[S.supplyVolts]!
+    s[S.heatCallVolts] = s[S.heatCallVolts]! * heard
     if (!shared || !stored) return
     const heats = stored.way === 'only' ? wiring.position(stored.device) > 0.8 : wiring.open(stored.device, 'hotWater') > 0.8
     if (!heats) s[S.hotWaterCallVolts] = 0

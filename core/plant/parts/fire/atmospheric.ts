@@ -5,19 +5,21 @@ import { firing } from './firing.ts'
 import { flameSense, gasSupply, overheat } from './flame.ts'
 import { efficiency, products } from './products.ts'
 
-/** pressure the valve itself needs, mbar, and the least a burner can be lit with. From memory */
+/** pressure the valve itself needs, mbar, and the least a burner can be lit with and stays lit at. From memory */
 const acrossValve = 2.5
-const lightsAbove = 0.7
+const lightsAbove = 0.9
 
 /** Atmospheric burner: burner pressure sets the rate, between a low and a high setting, by a modulating coil. */
 export const atmosphericBurner: Part = (plant) => {
-  const { s, board, value, system } = plant
+  const { s, board, value, optional, system } = plant
   const fuel = system.gas === 'none' ? fuels.naturalGas : fuels[system.gas]
   const low = value('gasValve.lowPressure')
   const high = value('gasValve.highPressure')
   const ignition = value('gasValve.ignitionPressure')
   const rated = value('burner.ratedPressure')
-  const stuckAt = value('gasValve.modulatorStuckAt')
+  // with no current in its coil a modulator rests at its lowest
+  const moves = optional('board.modulatorDrive', 1) > 0.5 && optional('gasValve.modulatorCoil', 1) > 0.5
+  const stuckAt = moves ? value('gasValve.modulatorStuckAt') : 0
   const wanted = firing(plant, 0.3)
   const supply = gasSupply(plant)
   const sense = flameSense(plant)

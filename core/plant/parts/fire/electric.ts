@@ -5,18 +5,23 @@ import { overheat } from './flame.ts'
 
 /** Elements stage in one after another behind a contactor, as many as the board asks for and are whole. */
 export const elements: Part = (plant) => {
-  const { s, value } = plant
+  const { s, value, optional } = plant
   const wanted = firing(plant, 0)
   const trip = overheat(plant)
   const count = value('elements.count')
   const whole = value('elements.whole')
   const each = value('burner.power') / count
   const contactor = value('contactor.closes')
+  // welded contacts heat whatever is called, as long as their own circuit is fed and the overheat device, which cuts that circuit, is made
+  const welded = optional('contactor.welded', 0) > 0.5
+  const fed = optional('power.live', 1) * optional('power.terminals', 1) > 0.5
+  const stages = optional('board.stages', count)
   return () => {
     const ask = wanted()
     trip()
-    const live = s[S.elementVolts]! > 180 && contactor > 0.5 && s[S.overheatOpen]! < 0.5
-    const on = live ? Math.max(Math.min(Math.ceil(ask * count - 1e-9), whole), 0) : 0
+    const live = fed && s[S.overheatOpen]! < 0.5 && (welded || (s[S.elementVolts]! > 180 && contactor > 0.5))
+    const asked = welded ? count : Math.ceil(ask * count - 1e-9)
+    const on = live ? Math.max(Math.min(asked, whole, stages), 0) : 0
     s[S.flame] = on > 0 ? 1 : 0
     s[S.burnerPower] = on * each
     s[S.elementCurrent] = (on * each * 1000) / 230

@@ -10,7 +10,7 @@ const differential = 10
 
 /** A pilot lit by spark, proved, then a main burner at one fixed rate under a control thermostat. */
 export const pilotBurner: Part = (plant) => {
-  const { s, value, system } = plant
+  const { s, value, optional, system } = plant
   const fuel = system.gas === 'none' ? fuels.naturalGas : fuels[system.gas]
   const supply = gasSupply(plant)
   const sense = flameSense(plant)
@@ -19,6 +19,8 @@ export const pilotBurner: Part = (plant) => {
   const setting = value('controlStat.setting')
   const off = value('controlStat.readsHigh')
   const broken = value('controlStat.open')
+  const welded = optional('controlStat.stuckClosed', 0) > 0.5
+  const seat = optional('pilot.seat', 1)
   const pilotOpens = value('gasValve.pilotOpens')
   const mainOpens = value('gasValve.opens') * value('gasValve.coil')
   const pilotJet = value('pilot.jet')
@@ -34,10 +36,10 @@ export const pilotBurner: Part = (plant) => {
     supply()
     trip()
     const felt = s[S.flowTemperature]! + off
-    if (broken > 0.5 || felt > setting) s[S.controlStatOpen] = 1
+    if (broken > 0.5 || (felt > setting && !welded)) s[S.controlStatOpen] = 1
     else if (felt < setting - differential) s[S.controlStatOpen] = 0
     const gas = s[S.gasInlet]! > 3
-    const pilotGas = gas && s[S.pilotValveVolts]! > 180 && pilotOpens > 0.5 && pilotJet > 0.3
+    const pilotGas = gas && s[S.pilotValveVolts]! > 180 && pilotOpens > 0.5 && pilotJet > 0.12
     s[S.pilotFlame] = pilotGas && (s[S.pilotFlame]! > 0.5 || s[S.sparkOn]! > 0.5) ? 1 : 0
     const open = gas && s[S.gasValveVolts]! > 180 && mainOpens > 0.5
     const pressure = open ? Math.max(Math.min(governed, s[S.gasInlet]! - acrossValve), 0) : 0
@@ -49,7 +51,7 @@ export const pilotBurner: Part = (plant) => {
     s[S.gasInput] = now ? fullInput * rate : 0
     sense(rate)
     // the pilot alone is what the electrode sits in
-    if (s[S.pilotFlame]! > 0.5) sense(0, Math.min(pilotJet, 1))
+    if (s[S.pilotFlame]! > 0.5) sense(0, Math.min(pilotJet, 1) * seat)
     const air = (airAtFull * openness * s[S.fanSpeed]!) / speed / Math.max(rate, 0.2)
     write(now ? carbonDioxide(fuel, Math.max(air, 1)) : 0, rate)
   }

@@ -2,6 +2,9 @@ import { airRatioFromCarbonDioxide, carbonDioxide, flueHeat, flueOxygen, fuels, 
 import { signalIndex as S } from '../../../system/index.ts'
 import { clamp, type Plant } from '../../plant.ts'
 
+/** O2 in fresh air, % of volume */
+const fresh = 20.95
+
 /** The gas a system burns; an electric one has none. */
 function fuelOf({ system }: Plant) {
   const gas = system.gas === 'none' ? 'naturalGas' : system.gas
@@ -25,7 +28,8 @@ export function products(plant: Plant): (carbonDioxideShare: number, rate: numbe
     if (clock[2]! < 0.5) return
     if (share <= 0) {
       s[S.carbonDioxide] = s[S.carbonMonoxide] = s[S.airCarbonDioxide] = s[S.gasRate] = 0
-      s[S.oxygen] = 20.95
+      s[S.combustionRatio] = 0
+      s[S.oxygen] = s[S.airOxygen] = fresh
       s[S.flueTemperature] = s[S.returnTemperature]!
       return
     }
@@ -36,7 +40,9 @@ export function products(plant: Plant): (carbonDioxideShare: number, rate: numbe
     s[S.oxygen] = 100 * flueOxygen(fuel, lean)
     const scarce = Math.max(1.16 - ratio, 0)
     s[S.carbonMonoxide] = Math.min(dirt * (25 + 50 * rate) + 60_000 * scarce * scarce, 9000)
+    s[S.combustionRatio] = s[S.carbonMonoxide]! / 10_000 / Math.max(s[S.carbonDioxide]!, 0.1)
     s[S.airCarbonDioxide] = leakBack * s[S.carbonDioxide]!
+    s[S.airOxygen] = fresh - leakBack * (fresh - s[S.oxygen]!)
     s[S.flueTemperature] = s[S.returnTemperature]! + approach * (0.5 + 0.5 * rate)
     s[S.gasRate] = gasRate(s[S.gasInput]!, net)
   }

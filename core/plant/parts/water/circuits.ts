@@ -121,13 +121,13 @@ export const cylinder: Part = ({ s, dt, clock, drawn, script, value, optional })
 }
 
 /** A thermal store: mains water is heated in its coil and blended down by a mixing valve. */
-export const store: Part = ({ s, dt, drawn, script, value }) => {
+export const store: Part = ({ s, dt, drawn, script, value, optional }) => {
   const cold = value('mains.temperature')
   const room = value('radiators.roomTemperature')
   const mass = value('cylinder.volume') * 4190
   const charging = value('cylinder.coilConductance') * value('cylinder.coilSurface')
   const loss = value('cylinder.standingLoss')
-  const drawing = value('storeCoil.conductance') * value('storeCoil.mainsSide')
+  const drawing = value('storeCoil.conductance') * value('storeCoil.mainsSide') * optional('cylinder.level', 1)
   const set = value('mixingValve.setting')
   const stuck = value('mixingValve.coldShare')
   const crossover = value('mixer.crossover')
@@ -161,14 +161,18 @@ export const radiators: Part = ({ s, dt, drawn, system, value, optional }) => {
   const share = zoned ? 0.5 : 1
   const mass = (value('system.volume') * 4190 + value('radiators.metal')) * share
   const output = value('radiators.output') * 1000 * (1 - 0.6 * optional('radiators.air', optional('water.air', 0))) * optional('radiators.surface', 1) * share
+  /** a bypass takes this share straight back to the boiler */
+  const past = optional('bypass.passes', 0)
   const part = (temperature: number) => () => {
     const flow = temperature === S.radiatorTemperature ? s[S.waterFlow]! - s[S.plateFlow]! : s[S.plateFlow]!
     const from = s[S.flowTemperature]!
-    const capacity = (flow / 60) * waterSpecificHeat(from)
+    const all = (flow / 60) * waterSpecificHeat(from)
+    const capacity = all * (1 - past)
     const held = s[temperature]!
     const given = radiatorOutput(output, held, room)
     s[temperature] = held + ((capacity * (from - held) - given) * dt) / mass
     draw(drawn, capacity, from, held)
+    if (past > 0) draw(drawn, all * past, from, from)
     return given
   }
   s[S.radiatorTemperature] = s[S.zone2Temperature] = room

@@ -19,6 +19,8 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
   const response = optional('pressureSensor.response', NaN)
   const sensor = !Number.isNaN(response)
   const offset = optional('pressureSensor.readsHigh', 0)
+  const wired = optional('pressureSensor.lead', 1) > 0.5
+  const switchStuck = optional('waterSwitch.stuckMade', 0) > 0.5
   const follows = optional('gauge.follows', 1)
   const misreads = optional('gauge.readsHigh', 0)
   const switchWorks = optional('waterSwitch.works', 1)
@@ -26,8 +28,8 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
   const calm = cushion.pressure
   const state = new Float64Array([0, 0, calm, 0]) // grown, pump before, sensed at pump start, seconds since last time
   s[S.pressure] = s[S.gauge] = calm
-  if (sensor) s[S.sensedPressure] = calm
-  s[S.waterSwitch] = calm > letsGo ? 1 : 0
+  if (sensor) s[S.sensedPressure] = wired ? calm : 0
+  s[S.waterSwitch] = calm > letsGo || switchStuck ? 1 : 0
   return () => {
     const pumping = s[S.pumpVolts]! > 180 ? 1 : 0
     state[3]! += dt
@@ -45,11 +47,11 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
     s[S.pressure] = felt
     s[S.gauge] = Math.max(calm + (felt - calm) * follows + misreads, 0)
     if (sensor) {
-      s[S.sensedPressure] = calm + (cushion.pressure - calm + pumping * rise * hidden) * response + offset
+      s[S.sensedPressure] = !wired ? 0 : calm + (cushion.pressure - calm + pumping * rise * hidden) * response + offset
       s[S.pressureRise] = pumping > 0 ? s[S.sensedPressure]! - state[2]! : 0
     }
     s[S.reliefFlow] = relief
-    s[S.waterSwitch] = switchWorks > 0.5 && proved(s, waterProof, cushion.pressure, pumping * rise) ? 1 : 0
+    s[S.waterSwitch] = switchStuck || (switchWorks > 0.5 && proved(s, waterProof, cushion.pressure, pumping * rise)) ? 1 : 0
   }
 }
 

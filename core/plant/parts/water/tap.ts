@@ -9,10 +9,13 @@ export const tap: Part = ({ s, clock, script, value, optional }) => {
     optional('mains.stopValve', 1) *
     optional('inletFilter.openness', 1) *
     optional('plate.mainsOpenness', 1) *
-    optional('boilerColdValve.openness', 1)
+    optional('boilerColdValve.openness', 1) *
+    optional('cylinderColdValve.openness', 1) *
+    optional('reducingValve.flow', 1) *
+    optional('mixingValve.openness', 1)
   const crossover = optional('mixer.crossover', 0)
   const freedom = Math.max(optional('turbine.freedom', 0), 0)
-  const pulses = (optional('turbine.pulsesPerLitre', 0) / 60) * optional('turbine.hall', 0)
+  const pulses = (optional('turbine.pulsesPerLitre', 0) / 60) * optional('turbine.hall', 0) * optional('board.hallSupply', 1)
   const lead = optional('turbineLead.continuity', 0)
   return () => {
     const flow = clock[1]! > 0.5 ? Math.min(script.tap, most) : 0

@@ -27,7 +27,7 @@ export const ways: Part = (plant) => {
   const outside = kind === 'diverter' || kind === 'direct'
   const heatingWay = way(heatingRated) / (outside ? filter * filter : 1)
   const otherWay = way(otherRated) / optional('blockFilter.openness', 1) ** 2
-  const heatingOpen = optional('radiators.openness', 1)
+  const heatingOpen = optional('radiators.openness', 1) * optional('radiators.waterways', 1)
   const otherOpen = optional('cylinder.coilOpenness', 1) * optional('zone2.openness', 1)
   const waterway = main / (value('exchanger.waterway') * (outside ? 1 : filter)) ** 2
   const passing = optional('diverter.passing', 0)
@@ -36,6 +36,8 @@ export const ways: Part = (plant) => {
   /** a worn valve lets this share through while shut; one body for both ways passes to either */
   const passed = (part: string) => optional(`${part}.passing`, 0) || optional('midValve.passing', 0)
   const past = { heating: passed('heatingValve'), hotWater: passed('hotWaterValve'), zone2: passed('zone2Valve') }
+  // past a valve that should stop it, hot water rises to the radiators with the pump standing
+  const creep = optional('cylinder.creep', 0) * gravityFlow
   if (kind === 'diverter') s[S.diverterPosition] = value('diverter.start')
 
   return () => {
@@ -68,7 +70,8 @@ export const ways: Part = (plant) => {
       kind === 'gravity'
         ? Math.max(s[S.hotWaterValve]!, past.hotWater) * gravityFlow * Math.sqrt(Math.max(s[S.flowTemperature]! - s[S.cylinderTemperature]!, 0)) * otherOpen
         : 0
-    s[S.waterFlow] = flow + rising
+    const creeping = kind === 'gravity' ? creep * Math.sqrt(Math.max(s[S.flowTemperature]! - s[S.radiatorTemperature]!, 0)) : 0
+    s[S.waterFlow] = flow + rising + creeping
     s[S.plateFlow] = (both > 0 ? (flow * toOther) / both : 0) + rising
   }
 }

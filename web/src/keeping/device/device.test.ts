@@ -143,3 +143,20 @@ describe('answers of the server', () => {
     expect(await device.keptAnswer('past')).toBeUndefined()
   })
 })
+
+describe('a browser that refuses the store at once', () => {
+  it('is told so, and nothing waits for it any more', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    try {
+      vi.stubGlobal('indexedDB', {
+        open: () => {
+          throw new DOMException('not here', 'SecurityError')
+        },
+      })
+      await expect(device.listUnsent()).rejects.toThrow('This browser does not let Dewpoint save anything.')
+      expect(vi.getTimerCount()).toBe(0)
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+})

@@ -50,25 +50,26 @@ function device(): Promise<IDBPDatabase<Device>> {
 
 async function open(): Promise<IDBPDatabase<Device>> {
   let timer = 0
-  const shut = new Promise<never>((_done, fail) => {
-    timer = window.setTimeout(() => fail(new DeviceRefused('Dewpoint is open in another tab in an older version. Close that tab.')), patience)
-  })
-  const opened = openDB<Device>('dewpoint', 2, {
-    upgrade(database, from) {
-      if (from < 1) {
-        database.createObjectStore('cases', { keyPath: 'id' })
-        database.createObjectStore('unsent', { keyPath: 'sequence', autoIncrement: true })
-      }
-      if (from < 2) database.createObjectStore('answers', { keyPath: 'asked' })
-    },
-    // a newer page wants to change the store: out of its way
-    blocking: (_current, _blocked, event) => {
-      ;(event.target as IDBDatabase).close()
-      opening = null
-    },
-    terminated: () => (opening = null),
-  })
   try {
+    // a browser that lets nothing be kept refuses at once: then there is nothing to be patient with
+    const opened = openDB<Device>('dewpoint', 2, {
+      upgrade(database, from) {
+        if (from < 1) {
+          database.createObjectStore('cases', { keyPath: 'id' })
+          database.createObjectStore('unsent', { keyPath: 'sequence', autoIncrement: true })
+        }
+        if (from < 2) database.createObjectStore('answers', { keyPath: 'asked' })
+      },
+      // a newer page wants to change the store: out of its way
+      blocking: (_current, _blocked, event) => {
+        ;(event.target as IDBDatabase).close()
+        opening = null
+      },
+      terminated: () => (opening = null),
+    })
+    const shut = new Promise<never>((_done, fail) => {
+      timer = window.setTimeout(() => fail(new DeviceRefused('Dewpoint is open in another tab in an older version. Close that tab.')), patience)
+    })
     return await Promise.race([opened, shut])
   } finally {
     window.clearTimeout(timer)

@@ -10,11 +10,13 @@ import SuspectLetter from '../SuspectLetter.vue'
 const props = defineProps<{ check: Check; next: NextCheck }>()
 const emit = defineEmits<{ record: [payload: Payload<'reading'>] }>()
 const unsure = ref(false)
+const drained = ref(false)
 
 watch(
   () => props.check.id,
   () => {
     unsure.value = false
+    drained.value = false
     all.value = false
   },
 )
@@ -38,8 +40,13 @@ const chanceOf = (outcome: string, index: number) => {
 
 function record(outcome: string | undefined) {
   if (outcome === undefined) return
-  const { demand, powerOff } = props.check.situation
-  emit('record', { check: props.check.id, outcome, sureness: unsure.value ? 'unsure' : 'sure', situation: { demand, ...(powerOff && { powerOff: true }) } })
+  const { demand, powerOff, drained: asked } = props.check.situation
+  emit('record', {
+    check: props.check.id,
+    outcome,
+    sureness: unsure.value ? 'unsure' : 'sure',
+    situation: { demand, ...(powerOff && { powerOff: true }), ...(asked && { drained: drained.value }) },
+  })
 }
 
 useKeys(Object.fromEntries(Array.from({ length: 9 }, (_unused, index) => [String(index + 1), () => record(choices.value[index]?.id)])))
@@ -50,6 +57,8 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_unused, index) => [String
     <p class="legend">
       <span v-for="(one, rank) in next.expected" :key="one.suspect"><SuspectLetter :rank="rank" /> {{ one.label }}</span>
     </p>
+    <v-checkbox v-if="check.situation.drained" v-model="drained" label="Water side drained, drain open" hide-details density="compact" />
+    <p v-if="check.situation.drained && !drained" class="dim note">Say so first: without that the answer will be doubted.</p>
     <div v-for="(choice, index) in choices" :key="choice.id" class="row">
       <v-btn class="answer" :aria-keyshortcuts="String(index + 1)" @click="record(choice.id)"
         ><span>{{ choice.label }}</span> <kbd class="wide">{{ index + 1 }}</kbd></v-btn

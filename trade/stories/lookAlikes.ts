@@ -1,0 +1,136 @@
+import * as say from './statements.ts'
+
+const atSixty = { powerOff: true, temperature: { value: 60, unit: '°C' } }
+const drained = { demand: 'none' as const, drained: true }
+
+/** Hot, cold, hot, and what else would look exactly like it. */
+export const lookAlikes: say.Story[] = [
+  {
+    title: 'A blocked plate, the cheap look-alikes answered first',
+    heard: 'The shower goes hot, cold, hot.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('hotColdHot'),
+      say.noVerdict,
+      say.offers(4, 'measure.lowestFanSpeed', 'measure.flowThermistor', 'display.againstPipe', 'display.dropOut', 'try.swingFullTap'),
+      answer('display.dropOut', 'yes'),
+      measure('measure.lowestFanSpeed', 1300, 'rev/min'),
+      measure('measure.flowThermistor', 2.5, 'kΩ', atSixty),
+      measure('measure.platePrimaryIn', 81, '°C'),
+      measure('measure.platePrimaryOut', 74, '°C'),
+      say.leads('plate.heatingSideBlocked', 'plate.scaled'),
+      say.notLikely(0.05, 'flowThermistor.readsHigh', 'board.minimumSpeedHigh'),
+      answer('look.plateOpened', 'blocked', { situation: drained }),
+      say.stands(0.95, 'plate.heatingSideBlocked'),
+    ],
+  },
+  {
+    title: 'The display shows far more than the pipe has',
+    heard: 'Tap goes hot and cold. Somebody has already ordered a plate.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('hotColdHot'),
+      answer('display.dropOut', 'yes'),
+      measure('display.againstPipe', 17, 'K'),
+      say.leads('flowThermistor.readsHigh'),
+      measure('measure.flowThermistor', 1.4, 'kΩ', atSixty),
+      say.stands(0.95, 'flowThermistor.readsHigh'),
+      say.found('flowThermistor'),
+      say.notLikely(0.1, 'plate.heatingSideBlocked'),
+    ],
+  },
+  {
+    title: 'Somebody has set the lowest rate',
+    heard: 'Since the service the basin goes hot and cold; the bath is fine.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('hotColdHot'),
+      answer('ask.recentWork', 'yes'),
+      answer('try.swingFullTap', 'onlyLow'),
+      measure('measure.lowestFanSpeed', 2100, 'rev/min'),
+      say.stands(0.9, 'board.minimumSpeedHigh'),
+      say.notLikely(0.1, 'plate.heatingSideBlocked'),
+    ],
+  },
+  {
+    title: 'Low burner pressure three times too high',
+    heard: 'Washing hands it scalds, then goes cold.',
+    system: 'atmos-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('hotColdHot'),
+      answer('ask.recentWork', 'yes'),
+      measure('measure.lowPressureSetting', 5.6, 'mbar'),
+      say.stands(0.85, 'gasValve.lowPressureHigh', 'gasValve.modulatorStuckHigh'),
+      answer('try.modulator', 'follows'),
+      say.stands(0.85, 'gasValve.lowPressureHigh'),
+    ],
+  },
+  {
+    title: 'The modulator, not the valve’s setting',
+    heard: 'Hot water only ever lukewarm since last week.',
+    system: 'atmos-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('lukewarm'),
+      answer('try.shutColdFeed', 'stops'),
+      measure('measure.tapFlow', 9.8, 'l/min'),
+      measure('measure.burnerPressureHigh', 2.1, 'mbar'),
+      say.among(4, 'gasValve.modulatorOpen', 'board.modulatorDriveDead', 'gasValve.modulatorStuckLow'),
+      answer('measure.modulatorCurrent', 'none'),
+      measure('measure.modulatorCoil', 99_000, 'kΩ', { powerOff: true }),
+      say.stands(0.9, 'gasValve.modulatorOpen'),
+      say.notLikely(0.1, 'board.modulatorDriveDead'),
+    ],
+  },
+  {
+    title: 'A furred coil rumbles',
+    heard: 'It rumbles like a kettle whenever the hot tap runs, and the water comes and goes.',
+    system: 'coil-combi',
+    tell: ({ complain, answer }) => [
+      complain('hotColdHot'),
+      answer('ask.kettle', 'yes'),
+      answer('ask.hardWater', 'yes'),
+      say.leads('coil.scaled'),
+      answer('try.stripMains', 'no'),
+      say.stands(0.85, 'coil.scaled'),
+    ],
+  },
+  {
+    title: 'One tap only: its aerator',
+    heard: 'The kitchen tap never gets hot, the bath does.',
+    system: 'premix-combi',
+    tell: ({ complain, answer }) => [
+      complain('oneTap'),
+      say.notLikely(0.3, 'plate.heatingSideBlocked'),
+      answer('look.aerator', 'furred'),
+      say.stands(0.85, 'tap.aeratorFurred'),
+    ],
+  },
+  {
+    title: 'It fires, but not because a tap is open',
+    heard: 'When I open the tap it fires for a few seconds, then nothing.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('noHotWater'),
+      answer('ask.heating', 'fine'),
+      answer('look.burnsTapsShut', 'yes'),
+      measure('measure.hallPulses', 0, 'Hz'),
+      say.stands(0.8, 'turbine.hallDead', 'turbine.stuck', 'board.hallSupplyDead', 'mixer.crossover'),
+      answer('measure.hallSupply', 'there'),
+      answer('look.turbine', 'free', { situation: { powerOff: true } }),
+      say.stands(0.8, 'turbine.hallDead'),
+      say.notLikely(0.1, 'plate.heatingSideBlocked', 'diverter.stuckHeating'),
+    ],
+  },
+  {
+    title: 'A mixer passes cold into the hot',
+    heard: 'Lukewarm at every tap, and the boiler sounds right.',
+    system: 'coil-combi',
+    tell: ({ complain, answer }) => [
+      complain('lukewarm'),
+      answer('try.shutColdFeed', 'runs'),
+      say.stands(0.95, 'mixer.crossover', 'mixer.bodyCracked'),
+      answer('look.mixerBody', 'yes'),
+      say.stands(0.85, 'mixer.bodyCracked'),
+    ],
+  },
+]
