@@ -84,7 +84,7 @@ export const pressure: say.Story[] = [
       answer('look.loopSweats', 'yes'),
       measure('try.standOvernight', 0.9, 'bar'),
       measure('try.standLoopOff', 0, 'bar'),
-      say.stands(0.85, 'fillingLoop.lettingBy', 'fillValve.passing'),
+      say.stands(0.85, 'fillingLoop.lettingBy'),
       say.notLikely(0.05, 'plate.perforated'),
     ],
   },

@@ -3,6 +3,7 @@ import type { Diagnosis } from '@dewpoint/core/diagnosis'
 
 /** What must hold once everything so far has been written down. */
 export interface Statement {
+  /** ids of faults, checks and remedies as they are, parts in braces: whoever shows it puts the names there */
   says: string
   holds: (now: Diagnosis) => boolean
 }
@@ -19,6 +20,8 @@ export interface Story {
 
 export const isEntry = (one: Entry | Statement): one is Entry => 'payload' in one
 
+/** what a text is looked for, as words */
+const inPlain = ({ source }: RegExp) => source.split('|').join(' or ')
 const share = (now: Diagnosis, fault: string) => now.faults[fault] ?? 0
 
 /** One of some faults is nearly certain to stand. */
@@ -39,9 +42,9 @@ export const notLikely = (atMost: number, ...faults: string[]): Statement => ({
   says: `${faults.join(', ')}: not more than ${atMost}`,
   holds: (now) => faults.every((one) => share(now, one) <= atMost),
 })
-export const found = (part: string): Statement => ({ says: `the verdict is ${part}`, holds: (now) => now.verdict?.part === part })
+export const found = (part: string): Statement => ({ says: `the verdict is {${part}}`, holds: (now) => now.verdict?.part === part })
 export const good = (part: string): Statement => ({
-  says: `${part} is proven good`,
+  says: `{${part}} is proven good`,
   holds: (now) => now.parts.find((one) => one.id === part)?.state === 'good',
 })
 export const noVerdict: Statement = { says: 'nothing is condemned yet', holds: (now) => now.verdict === null }
@@ -55,7 +58,10 @@ export const causeToFind = (fault: string, cause: string): Statement => ({
   holds: (now) => now.causes.some((one) => one.fault === fault && one.by.some((each) => each.fault === cause || each.check?.check === cause)),
 })
 export const asksAboutUnit: Statement = { says: 'the unit is asked about', holds: (now) => now.refused.some((one) => one.instead !== undefined) }
-export const remarks = (about: RegExp): Statement => ({ says: `it is remarked ${about}`, holds: (now) => now.remarks.some((one) => about.test(one.says)) })
+export const remarks = (about: RegExp): Statement => ({
+  says: `it is remarked: ${inPlain(about)}`,
+  holds: (now) => now.remarks.some((one) => about.test(one.says)),
+})
 export const unlistedDoesNotLead: Statement = { says: 'a cause not listed does not lead', holds: (now) => now.suspects[0]!.key !== 'unlisted' }
 /** Something is refused: it cannot be true as it was written. */
 export const refuses: Statement = { says: 'the reading is not taken as it was written', holds: (now) => now.refused.length > 0 }
@@ -65,7 +71,10 @@ export const among = (first: number, ...faults: string[]): Statement => ({
   holds: (now) => now.suspects.slice(0, first).some((one) => one.faults.some((fault) => faults.includes(fault))),
 })
 export const stops: Statement = { says: 'danger stops the case', holds: (now) => now.stop !== null }
-export const barsClosing = (about: RegExp): Statement => ({ says: `closing is barred by ${about}`, holds: (now) => now.closing.some((one) => about.test(one)) })
+export const barsClosing = (about: RegExp): Statement => ({
+  says: `it cannot be closed yet: ${inPlain(about)}`,
+  holds: (now) => now.closing.some((one) => about.test(one)),
+})
 export const explainsIt: Statement = { says: 'what leads explains the complaint', holds: (now) => (now.suspects[0]!.explains?.length ?? 0) > 0 }
 
 /** What must stand in the record is open, or is not. */
@@ -77,7 +86,7 @@ export const owesNot = (...items: string[]): Statement => ({
   says: `not owed before closing: ${items.join(', ')}`,
   holds: (now) => items.every((id) => !now.record.some((one) => one.id === id && (one.state === 'open' || one.state === 'notRight'))),
 })
-export const closes: Statement = { says: 'nothing bars closing', holds: (now) => now.closing.length === 0 }
+export const closes: Statement = { says: 'it can be closed', holds: (now) => now.closing.length === 0 }
 /** The best plan does these, in this order. */
 export const plans = (...remedies: string[]): Statement => ({
   says: `the plan is ${remedies.join(', ')}`,

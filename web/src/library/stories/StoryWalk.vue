@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { entryWords } from '../../case/checkWords.ts'
 import { colourOf, percent } from '../../case/trace/colours.ts'
 import { useKeys } from '../../shared/pieces/keys.ts'
-import { type Shelved, useWalk } from './walk.ts'
+import { inWords, type Shelved, useWalk } from './walk.ts'
 
 const props = defineProps<{ story: Shelved; at: number }>()
 const router = useRouter()
@@ -20,17 +20,8 @@ const shown = computed(() => (now.value?.suspects ?? []).slice(0, 6))
 const was = computed(() => new Map((before.value?.suspects ?? []).map((one) => [one.key, one.probability])))
 const next = computed(() => (now.value?.next ?? []).slice(0, 3).map(({ check }) => catalogue.value.checks.find((one) => one.id === check)?.label ?? check))
 const checks = computed(() =>
-  (steps.value[at.value - 1]?.holds ?? []).map(({ says, holds }) => ({ says: inWords(says), holds: now.value && holds(now.value) })),
+  (steps.value[at.value - 1]?.holds ?? []).map(({ says, holds }) => ({ says: inWords(catalogue.value, says), holds: now.value && holds(now.value) })),
 )
-
-/** Faults and checks by their names. */
-function inWords(says: string): string {
-  const named = [...catalogue.value.faults, ...catalogue.value.checks, ...catalogue.value.remedies, ...catalogue.value.closing, ...catalogue.value.parts]
-  const byId = new Map(named.map((one) => [one.id, one.label]))
-  return says
-    .replace(/[a-zA-Z0-9]+(?:\.[a-zA-Z0-9]+)+/g, (id) => (byId.has(id) ? `“${byId.get(id)!}”` : id))
-    .replace(/\b0\.(\d+)\b/g, (figure) => percent(Number(figure)))
-}
 
 const go = (step: number) => {
   if (step < 1 || step > steps.value.length || step === at.value) return

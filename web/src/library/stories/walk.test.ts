@@ -1,7 +1,7 @@
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
 import { entryWords } from '../../case/checkWords.ts'
-import { shelves, stepsOf, storyAt } from './walk.ts'
+import { inWords, shelves, stepsOf, storyAt } from './walk.ts'
 
 const all = shelves.flatMap((one) => one.stories)
 
@@ -29,5 +29,16 @@ describe('the stories of the library', () => {
         expect(result, `${story.title}: ${what}`).not.toBe('')
       }
     }
+  })
+
+  it('say what must hold in words: no id, no brace, no pattern is left', () => {
+    for (const story of all) {
+      const catalogue = story.controls ? catalogueFor(story.system, story.controls)! : catalogues[story.system]!
+      for (const { says } of stepsOf(story).flatMap((one) => one.holds))
+        expect(inWords(catalogue, says), story.title).not.toMatch(/\b[a-z]\w*\.[a-z]\w*\b|\b[a-z]+[A-Z]\w*\b|[{}|\\/]|\b0\.\d/)
+    }
+    const combi = catalogues['premix-combi']!
+    expect(inWords(combi, 'the verdict is {flowThermistor}')).toBe('the verdict is “Flow thermistor”')
+    expect(inWords(combi, 'fan.seized stands with 0.9 at least')).toBe('“Fan seized” stands with 90% at least')
   })
 })

@@ -1,8 +1,9 @@
 import { type Entry, scriptedJournal } from '@dewpoint/core/casebook'
-import type { Diagnosis } from '@dewpoint/core/diagnosis'
+import type { Catalogue, Diagnosis } from '@dewpoint/core/diagnosis'
 import { unknownWiring } from '@dewpoint/trade'
 import { isEntry, type Statement, stories, type Story } from '@dewpoint/trade/stories'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { percent } from '../../case/trace/colours.ts'
 import { reasoning } from '../../workers/reasoning.ts'
 
 /** One entry of a story, and what must hold once it stands. */
@@ -31,6 +32,16 @@ export function stepsOf({ tell }: Story): Step[] {
     else steps.at(-1)?.holds.push(one)
   }
   return steps
+}
+
+/** What must hold, with faults, checks, remedies and parts by their names, and shares as percentages. */
+export function inWords({ faults, checks, remedies, closing, parts }: Catalogue, says: string): string {
+  const labels = new Map([...faults, ...checks, ...remedies, ...closing].map((one) => [one.id, one.label]))
+  const partLabels = new Map(parts.map((one) => [one.id, one.label]))
+  return says
+    .replace(/\{(\w+)\}/g, (_all, id: string) => `“${partLabels.get(id) ?? id}”`)
+    .replace(/[a-zA-Z0-9]+(?:\.[a-zA-Z0-9]+)+/g, (id) => (labels.has(id) ? `“${labels.get(id)!}”` : id))
+    .replace(/\b0\.\d+\b/g, (share) => percent(Number(share)))
 }
 
 /** Walks a story: what is thought after each of its entries, worked out as it is reached and kept. `asked` may lie beyond its end. */
