@@ -19,9 +19,9 @@ import { inFigures } from './rows/figures.ts'
 import { high, main, patchOf, type CheckRow, type FaultRow } from './rows/row.ts'
 import { highRunOf, mainRunOf, runsOf } from './readings/runs.ts'
 import { labelFacts } from './controls/colours.ts'
-import { actions, facts } from './visit/factsAndActions.ts'
+import { actions, barsHere, facts } from './visit/factsAndActions.ts'
 import { stories } from './readings/pressureStories.ts'
-import { calledHere } from './rows/systemWords.ts'
+import { calledHere, wordsHere } from './rows/systemWords.ts'
 import { broughtUpToDate } from './systems/since.ts'
 import { faultByVersion, remedyByVersion, versionFacts } from './visit/versions.ts'
 import { atCallLevel, inCallVolts, wiredAs } from './wired.ts'
@@ -88,7 +88,8 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
       ...row,
       ...remedyByVersion(row.id),
       ...(besides(row.id).length > 0 && { alongside: besides(row.id) }),
-      parts: [...row.parts, ...row.seals],
+      parts: [...new Set([...row.parts, ...row.seals].map(wordsHere(boiler.layout)))],
+      seals: row.seals.map(wordsHere(boiler.layout)),
       ...(beforeDear[row.id] && { before: beforeDear[row.id]!.filter((one) => checkIds.has(one.check) && one.faults.some((id) => known.has(id))) }),
       mends: faults.filter((fault) => fault.remedies.includes(row.id)).map((fault) => fault.id),
     }))
@@ -111,7 +112,8 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
     instruments,
     complaints: complaints
       .filter((one) => fits(one) && one.evidence.every(({ check }) => checkIds.has(check)))
-      .map(({ needs: _needs, early, ...one }) => ({ ...one, ...(early && { early: early.filter((id) => checkIds.has(id)) }) })),
+      .map(({ needs: _needs, on: _on, early, ...one }) => ({ ...one, ...(early && { early: early.filter((id) => checkIds.has(id)) }) }))
+      .map(named),
     dangers,
     speech,
     facts: [
@@ -120,8 +122,9 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
       ...(scheme ? labelFacts(scheme) : []),
     ],
     actions: actions
-      .map(({ mends, aside, ...action }) => ({
+      .map(({ mends, aside, bars, ...action }) => ({
         ...action,
+        bars: barsHere(bars, boiler.layout, checks),
         ...(mends && { mends: mends.filter((id) => known.has(id)) }),
         ...(aside && { aside: aside === 'part' ? aside : aside.filter((id) => known.has(id)) }),
       }))

@@ -2,7 +2,7 @@ import type { ControlScheme } from '@dewpoint/core/system'
 import { combiMains, combiVoltFree } from './combi.ts'
 import { gravityPumped } from './gravityPumped.ts'
 import { midPosition } from './midPosition.ts'
-import { storeElectric } from './storeElectric.ts'
+import { storeElectric, storeElectricPlain } from './storeElectric.ts'
 import { twoValves, twoValvesHighLimit } from './twoValves.ts'
 import { fourZones, zones } from './zones.ts'
 
@@ -18,4 +18,5 @@ export const schemes: { scheme: ControlScheme; systems: string[] }[] = [
   { scheme: gravityPumped, systems: ['regular-pilot'] },
   { scheme: fourZones, systems: ['zone-24v'] },
   { scheme: storeElectric, systems: ['electric-flow'] },
+  { scheme: storeElectricPlain, systems: ['electric-flow'] },
 ]

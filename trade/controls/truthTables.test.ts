@@ -5,7 +5,7 @@ import { combiMains, combiVoltFree } from './combi.ts'
 import { gravityPumped } from './gravityPumped.ts'
 import { midPosition } from './midPosition.ts'
 import { calling, onBench } from './onBench.ts'
-import { storeElectric } from './storeElectric.ts'
+import { storeElectric, storeElectricPlain } from './storeElectric.ts'
 import { twoValves, twoValvesHighLimit } from './twoValves.ts'
 import { fourZones, zones } from './zones.ts'
 
@@ -177,8 +177,25 @@ describe('others', () => {
     expect(own(calling())).toBe(0)
   })
 
-  test('a thermal store calls its flow boiler through valve and end switch', () => {
-    expect([live(volts(storeElectric, calling('hotWater'), 'boiler.demand')), live(volts(storeElectric, calling(), 'boiler.demand'))]).toEqual([true, false])
+  test.each([
+    ['nothing', calling(), [0, 0], false],
+    ['rooms', calling('heating'), [1, 0], true],
+    ['store', calling('hotWater'), [0, 1], true],
+    ['both', calling('heating', 'hotWater'), [1, 1], true],
+    ['timer off', off, [0, 0], false],
+  ] as const)('rooms and a thermal store call their flow boiler through valve and end switch: %s', (_what, asked, valves, called) => {
+    for (const scheme of [storeElectric, storeElectricPlain]) {
+      expect([position(scheme, asked, 'heatingValve'), position(scheme, asked, 'hotWaterValve')]).toEqual(valves)
+      expect(live(volts(scheme, asked, 'boiler.demand'))).toBe(called)
+    }
+  })
+
+  test('a tripped high limit stops the store and leaves the rooms; where none is fitted nothing can trip', () => {
+    const tripped = { 'highLimit.tripped': 1 }
+    expect(live(volts(storeElectric, calling('hotWater'), 'boiler.demand', tripped))).toBe(false)
+    expect(live(volts(storeElectric, calling('heating'), 'boiler.demand', tripped))).toBe(true)
+    expect(storeElectricPlain.devices.some(({ kind }) => kind === 'highLimit')).toBe(false)
+    expect(storeElectricPlain.warnings?.[0]?.text).toContain('No high limit')
   })
 })
 

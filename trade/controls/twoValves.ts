@@ -20,6 +20,9 @@ function twoPortValves(limited: boolean): ControlScheme {
     stretches: [programmer('Programmer', ['heatingOn', 'hotWaterOn']), room, cylinder, ...high, heating, hotWater],
     circuits: { heating: [room, heating], hotWater: [cylinder, ...high, hotWater] },
     positions: { heatingValve: { device: 'heatingValve', way: 'only' }, hotWaterValve: { device: 'hotWaterValve', way: 'only' } },
+    ...(!limited && {
+      warnings: [{ terminal: 'hotWaterValve.motor', text: 'No high limit in this feed: not with an unvented cylinder. There it is unsafe; note it.' }],
+    }),
     components: [programmerParts, controls.roomStat, cylinderStat, ...(limited ? [highLimit] : []), controls.heatingValve, controls.hotWaterValve],
   })
 }

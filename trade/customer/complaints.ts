@@ -1,7 +1,8 @@
 import type { Complaint } from '@dewpoint/core/diagnosis'
+import { gasBurning, type Layouts } from '../rows/layouts.ts'
 
 /** What a customer complains of, as answers to checks; some only where a component is. */
-export const complaints: (Complaint & { needs?: string })[] = [
+export const complaints: (Complaint & { needs?: string; on?: Layouts })[] = [
   {
     id: 'noHotWater',
     about: 'hotWater',
@@ -83,6 +84,14 @@ export const complaints: (Complaint & { needs?: string })[] = [
     label: 'One zone cold, its neighbour warm',
     early: ['look.statSetting', 'look.heatingValveLever', 'measure.heatingValveMotor'],
     evidence: [{ check: 'ask.whichZone', outcome: 'this' }],
+  },
+  {
+    id: 'otherZoneCold',
+    about: 'heating',
+    needs: 'zone2Stat',
+    label: 'Another zone cold, this one warm',
+    early: ['look.zone2StatSetting', 'look.zone2ValveLever', 'measure.zone2ValveMotor'],
+    evidence: [{ check: 'ask.whichZone', outcome: 'neighbour' }],
   },
   { id: 'heatsUnasked', about: 'heating', label: 'Heating runs with no demand', unasked: true, evidence: [{ check: 'ask.heatsUnasked', outcome: 'yes' }] },
   {
@@ -240,7 +249,7 @@ export const complaints: (Complaint & { needs?: string })[] = [
     evidence: [{ check: 'try.circuitsAlone', outcome: 'roomsOnlyWithStore' }],
   },
   { id: 'outInWind', about: 'running', label: 'Goes out in wind', evidence: [{ check: 'ask.wind', outcome: 'yes' }] },
-  { id: 'outInFrost', about: 'running', label: 'Stopped in hard frost', evidence: [{ check: 'ask.frost', outcome: 'yes' }] },
+  { id: 'outInFrost', about: 'running', on: gasBurning, label: 'Stopped in hard frost', evidence: [{ check: 'ask.frost', outcome: 'yes' }] },
   {
     id: 'whined',
     needs: 'fan',

@@ -56,19 +56,21 @@ const wholeSeconds = 1
 
 /** The runs an engineer makes on a system, and every reading is taken in. */
 export function runsOf({ layout, controls, components }: BoilerSystem): Run[] {
-  const { burner, hotWater, ways } = layout
+  const { burner, hotWater, ways, waterProof } = layout
   const onTheSpot = hotWater === 'plate' || hotWater === 'coil'
+  const stored = hotWater === 'cylinder' || hotWater === 'store'
   const runs: Run[] = [
     all.idle,
     ...(onTheSpot ? [all.full, burner === 'atmospheric' ? all.strongBasin : all.basin] : []),
     ...(ways === 'single' ? [] : [all.heating]),
     ...(burner === 'premix' || burner === 'atmospheric' ? [all.highRate, all.lowRate] : []),
     ...(ways === 'zones' ? [all.zone2] : []),
-    ...(hotWater === 'cylinder' || hotWater === 'store' ? [ways === 'twoPort' ? all.stored : all.slowStored, all.storeOn, all.drawOff] : []),
-    ...(components.some((one) => one.id === 'roomStat') ? [all.linked] : []),
+    ...(stored ? [ways === 'twoPort' && burner !== 'electric' ? all.stored : all.slowStored, all.storeOn, all.drawOff] : []),
+    // nothing flows past shut valves, which a flow switch would take for no water
+    ...(components.some((one) => one.id === 'roomStat') && waterProof !== 'flowSwitch' ? [all.linked] : []),
     ...(controls && components.some((one) => one.id === 'roomStat') ? [all.bridged] : []),
     ...(controls ? [all.programmedOff] : []),
-    ...(controls && components.some((one) => one.id === 'roomStat') && hotWater === 'cylinder' ? [all.heatingAlone, all.both] : []),
+    ...(controls && components.some((one) => one.id === 'roomStat') && stored ? [all.heatingAlone, all.both] : []),
   ]
   return runs.map((run) => ({ step: wholeSeconds, ...run }))
 }

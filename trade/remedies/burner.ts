@@ -1,3 +1,4 @@
+import { oldRope } from '../rows/cautions.ts'
 import { combustion, gasWork, licensed, mend, opened, proveDead, wet, wired, type RemedyRow } from './mend.ts'
 
 const burning: Partial<RemedyRow> = { ...gasWork, cautions: [licensed, combustion], opens: ['chamber'] }
@@ -134,7 +135,7 @@ export const burnerRemedies: RemedyRow[] = [
     'overheat.findCauseReset',
     'Find the cause, then reset or replace',
     [35, 18, 0.85],
-    ['Flow, pump, air, sludge, sensors: find what overheated it.', 'Then reset by hand, or renew if it stays open.'],
+    ['Flow, pump, air, sludge, a valve that shuts early, what switches it: find what overheated it.', 'Then reset by hand, or renew if it stays open.'],
     {
       ...opened,
       cautions: ['Never bridge a safety device to make it run.'],
@@ -226,7 +227,7 @@ export const burnerRemedies: RemedyRow[] = [
     'ignition.renew',
     'Fit a new spark electrode and lead',
     [25, 34, 0.88],
-    ['Gap and position by the maker’s figures.', 'New door seal if the door was opened.'],
+    ['Gap and position by the maker’s figures.', 'New seal where the chamber was opened.'],
     { ...burning, parts: ['spark electrode', 'lead'], seals: ['burner door seal'] },
   ),
   mend(
@@ -243,6 +244,7 @@ export const burnerRemedies: RemedyRow[] = [
     ['Gas off, door or bars off, brush gently, vacuum.', 'Nuts crosswise to their torque: 6 N·m on one model; over-tight creaks.'],
     {
       ...burning,
+      cautions: [...burning.cautions!, oldRope],
       parts: ['burner gasket'],
       seals: ['burner door seal', 'burner gasket'],
     },
@@ -252,11 +254,16 @@ export const burnerRemedies: RemedyRow[] = [
     parts: ['burner door seal'],
     seals: ['burner door seal'],
   }),
-  mend('venturi.clean', 'Clean the venturi, renew a cracked insulation pad', [55, 25, 0.85], ['Door off, pad whole?', 'CO2 at high and low afterwards.'], {
-    ...burning,
-    parts: ['insulation pad'],
-    seals: ['burner door seal'],
-  }),
+  mend(
+    'venturi.clean',
+    'Clean the venturi',
+    [55, 4, 0.85],
+    ['Mixer off, venturi and its ports clean. The pad behind the door is whole?', 'CO2 at high and low afterwards.'],
+    {
+      ...burning,
+      seals: ['burner door seal', 'mixer seal'],
+    },
+  ),
   mend(
     'exchanger.flush',
     'Flush the main exchanger',
@@ -268,8 +275,12 @@ export const burnerRemedies: RemedyRow[] = [
     'exchanger.brush',
     'Brush and flush the fire side',
     [70, 14, 0.92],
-    ['Cap the openings above the board before flushing.', 'Trap flushed and refilled with water.', 'New door seal.'],
-    { ...burning, parts: ['burner door seal'], seals: ['burner door seal'] },
+    [
+      'Cap the openings above the board before flushing.',
+      'A trap flushed and refilled with water.',
+      'New seal of the chamber. Soot and scale are dust: damp it, wear a mask.',
+    ],
+    { ...burning, cautions: [...burning.cautions!, oldRope], parts: ['burner door seal'], seals: ['burner door seal'] },
   ),
   mend('exchanger.replace', 'Fit a new main exchanger', [180, 550, 0.95], ['Compare with a new appliance before ordering.'], {
     ...gasWork,
@@ -303,12 +314,22 @@ export const burnerRemedies: RemedyRow[] = [
     ...wired,
     parts: ['3 A fuse'],
   }),
-  mend('elements.replace', 'Fit new elements', [70, 95, 0.96], ['Isolate, lock off, prove dead. Drain.', 'New gaskets, insulation test before power.'], {
-    ...wired,
-    access: 'drained',
-    parts: ['element'],
-    seals: ['element gasket'],
-  }),
+  mend(
+    'elements.replace',
+    'Fit new elements',
+    [70, 95, 0.96],
+    [
+      'Isolate, lock off, prove dead. Drain.',
+      'Only the failed one; a new gasket on each that was disturbed; terminals to their torque.',
+      'Insulation above 1 MΩ before power, then its current.',
+    ],
+    {
+      ...wired,
+      access: 'drained',
+      parts: ['element'],
+      seals: ['element gasket'],
+    },
+  ),
   mend('contactor.replace', 'Fit a new contactor', [30, 42, 0.97], ['Terminals to their torque: loose ones burn.'], { ...wired, parts: ['contactor'] }),
   mend(
     'fan.cleanWheel',

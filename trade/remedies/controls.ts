@@ -47,10 +47,19 @@ function valveRemedies(part: string, name: string): RemedyRow[] {
 }
 
 export const controlRemedies: RemedyRow[] = [
-  mend('programmer.replace', 'Fit a new programmer', [35, 62, 0.97], ['Conductors named by their destination before the old one comes off.'], {
-    ...wired,
-    parts: ['programmer'],
-  }),
+  mend(
+    'programmer.replace',
+    'Fit a new programmer',
+    [35, 62, 0.97],
+    [
+      'Conductors named by their destination before the old one comes off.',
+      'Mains or volt-free: links as on the old one. Set the programme with the customer.',
+    ],
+    {
+      ...wired,
+      parts: ['programmer'],
+    },
+  ),
   mend('programmer.set', 'Set programme and clock, show the customer', [10, 0, 0.97], ['Set, run, show.'], { skill: 'anyone' }),
   mend('roomStat.replace', 'Fit a new room thermostat', [30, 46, 0.97], ['Away from sun, radiators, draughts.'], { ...wired, parts: ['room thermostat'] }),
   mend('roomStat.batteries', 'Fit new batteries and pair again', [8, 4, 0.96], ['Both of one kind; does it find its receiver?'], {
@@ -76,10 +85,19 @@ export const controlRemedies: RemedyRow[] = [
     },
   ),
   mend('zone2Stat.replace', 'Fit a new zone thermostat', [30, 46, 0.97], ['24 V: still prove dead.'], { ...wired, parts: ['room thermostat'] }),
-  mend('cylinderStat.replace', 'Fit a new cylinder thermostat', [25, 24, 0.97], ['A third up the cylinder, on bare metal.'], {
-    ...wired,
-    parts: ['cylinder thermostat'],
-  }),
+  mend(
+    'cylinderStat.replace',
+    'Fit a new cylinder thermostat',
+    [25, 24, 0.97],
+    [
+      'A third up the cylinder, on bare metal; in a pocket, the same pocket with paste.',
+      'Control and limit in one housing: renew the whole of it, and prove the limit.',
+    ],
+    {
+      ...wired,
+      parts: ['cylinder thermostat'],
+    },
+  ),
   mend('cylinderStat.refix', 'Fix the cylinder thermostat back on bare metal', [12, 1, 0.95], ['Strap tight, lagging closed round it.'], { ...wired }),
   mend('wire.renew', 'Renew the conductor or use a spare core', [40, 8, 0.94], ['Identify it at both ends, sleeve it, number it.'], {
     ...wired,

@@ -158,15 +158,21 @@ export const hotWaterRemedies: RemedyRow[] = [
     ...wetOutside,
     parts: ['cleaner', 'inhibitor'],
   }),
-  mend('cylinder.descale', 'Descale the coil from the water side', [110, 35, 0.65], ['Drain the cylinder, inspection port, descaler.'], {
-    ...unvented,
-    parts: ['descaler'],
-    seals: ['port gasket'],
-  }),
+  mend(
+    'cylinder.descale',
+    'Descale the coil from the water side',
+    [110, 35, 0.5],
+    ['Drain the cylinder, inspection port, descaler.', 'Most small cylinders have no port: then it is the cylinder.'],
+    {
+      ...unvented,
+      parts: ['descaler'],
+      seals: ['port gasket'],
+    },
+  ),
   mend('cylinder.replace', 'Fit a new cylinder', [300, 780, 0.98], ['Compare with other repairs first.'], {
     ...unvented,
     cautions: [qualified, 'Heavy part.'],
-    parts: ['cylinder'],
+    parts: ['hot-water cylinder'],
   }),
   mend('cylinder.swapPipes', 'Swap flow and return at the cylinder', [90, 15, 0.96], ['Flow to the upper connection.'], {
     ...wetOutside,
@@ -207,6 +213,13 @@ export const hotWaterRemedies: RemedyRow[] = [
       ...unvented,
       parts: ['temperature relief valve'],
     },
+  ),
+  mend(
+    'expansionRelief.flush',
+    'Flush the cylinder relief valve’s seat by its knob',
+    [5, 0, 0.3],
+    ['Vessel and reducing valve first: they may be why it passes.', 'A short turn, water through it, let it snap shut. It may start to drip: carry one.'],
+    { ...unvented, access: 'none' },
   ),
   mend('expansionRelief.replace', 'Fit a new cylinder relief valve', [45, 48, 0.95], ['Vessel and reducing valve first: they may be why it passes.'], {
     ...unvented,

@@ -30,7 +30,7 @@ export const mainsValves: Layouts = { ways: ['diverter', 'direct', 'twoPort', 'g
 /** mains valves whose end switch passes the call */
 export const withEndSwitch: Layouts = { ways: ['twoPort', 'gravity', 'single'] }
 /** pump and ways in one block, joined to it by hoses */
-export const withHoses: Layouts = { ways: ['diverter', 'twoPort'] }
+export const withHoses: Layouts = { burner: ['premix', 'atmospheric'], ways: ['diverter', 'twoPort'] }
 /** a sensor shows the pressure and proves the pump */
 export const pressureProof: Layouts = { waterProof: ['pressureRise'] }
 

@@ -1,8 +1,8 @@
 import type { Layout } from '@dewpoint/core/system'
-import { laidOut, zoned, type Layouts } from './layouts.ts'
+import { laidOut, openFlame, zoned, type Layouts } from './layouts.ts'
 
 /** What a part is called on systems where it does another’s job. */
-const words: { on: Layouts; called: [usual: string, here: string][] }[] = [
+const words: { on: Layouts; called: [usual: string | RegExp, here: string][] }[] = [
   {
     on: zoned,
     called: [
@@ -23,17 +23,61 @@ const words: { on: Layouts; called: [usual: string, here: string][] }[] = [
       ['Cylinder thermostat', 'Store thermostat'],
       ['cylinder thermostat', 'store thermostat'],
       ['not in contact with the cylinder', 'not in contact with the store'],
-      ['Hot-water output of the programmer', 'Output of the timer'],
-      ['Heating flow temperature set too low', 'Flow temperature set too low for the store'],
+      ['Hot-water output of the programmer', 'Store output of the programmer'],
+      ['Heating flow temperature set too low', 'Flow temperature set too low'],
+      ['the cylinder’s coil', 'the store'],
+      ['at the cylinder', 'at the store'],
+      ['from the cylinder', 'from the store'],
+      ['only the cylinder', 'only the store'],
+      [', cylinder hot', ', store hot'],
+      ['the cylinder coil', 'the circuit to the store'],
+      ['Cylinder coil', 'Circuit to the store'],
+      ['Cylinder’s', 'Store’s'],
+      ['hot-water cylinder', 'thermal store'],
+      ['Fit a new cylinder', 'Fit a new store'],
     ],
   },
-  { on: { waterProof: ['pumpProvingSwitch'] }, called: [['Water switch', 'Pump-proving switch']] },
-  { on: { waterProof: ['lowWaterSwitch'] }, called: [['Water switch', 'Low-water switch']] },
-  { on: { waterProof: ['flowSwitch'] }, called: [['Water switch', 'Flow switch']] },
+  {
+    // bars in a chamber behind a panel: it has no burner door
+    on: openFlame,
+    called: [
+      ['burner door seal', 'chamber panel seal'],
+      ['Fit a new door seal', 'Fit a new chamber panel seal'],
+      ['Burner door or case seal', 'Chamber panel'],
+      ['the burner door', 'the chamber panel'],
+    ],
+  },
+  {
+    on: { waterProof: ['pumpProvingSwitch'] },
+    called: [
+      ['Water switch', 'Pump-proving switch'],
+      [/\bwater switch\b/, 'pump-proving switch'],
+    ],
+  },
+  {
+    on: { waterProof: ['lowWaterSwitch'] },
+    called: [
+      ['Water switch', 'Low-water switch'],
+      [/\bwater switch\b/, 'low-water switch'],
+    ],
+  },
+  {
+    on: { waterProof: ['flowSwitch'] },
+    called: [
+      ['Water switch', 'Flow switch'],
+      [/\bwater switch\b/, 'flow switch'],
+    ],
+  },
 ]
+
+/** A text in the words of a system laid out so. */
+export function wordsHere(layout: Layout): (text: string) => string {
+  const called = words.filter(({ on }) => laidOut(on, layout)).flatMap((one) => one.called)
+  return (text) => called.reduce((so, [usual, here]) => so.replace(usual, here), text)
+}
 
 /** A label in the words of a system laid out so. */
 export function calledHere(layout: Layout): <T extends { label: string }>(one: T) => T {
-  const called = words.filter(({ on }) => laidOut(on, layout)).flatMap((one) => one.called)
-  return (one) => ({ ...one, label: called.reduce((label, [usual, here]) => label.replace(usual, here), one.label) })
+  const here = wordsHere(layout)
+  return (one) => ({ ...one, label: here(one.label) })
 }

@@ -179,4 +179,21 @@ export const fire: say.Story[] = [
       say.stands(0.9, 'exchanger.finsDirty'),
     ],
   },
+  {
+    title: 'The plug, not the board',
+    heard: 'Tries three times, ticks, never lights. Hot water and heating alike.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('nothing'),
+      measure('measure.gasStanding', 20.5, 'mbar'),
+      answer('look.sparkGap', 'yes', { situation: { demand: 'hotWater' } }),
+      measure('measure.gasValveVolts', 0, 'V', { demand: 'hotWater' }),
+      say.among(3, 'gasValveLead.open', 'board.gasDriveDead'),
+      say.notLikely(0.05, 'gasValve.coilOpen', 'gasValve.doesNotOpen'),
+      answer('measure.gasValveLead', 'open', { situation: off }),
+      say.stands(0.9, 'gasValveLead.open'),
+      say.notLikely(0.05, 'board.gasDriveDead'),
+      say.plans('lead.mend'),
+    ],
+  },
 ]

@@ -87,10 +87,10 @@ export const stored: say.Story[] = [
     title: 'Current with nothing calling',
     heard: 'The boiler’s body is hot in the morning, and the meter runs.',
     system: 'electric-flow',
-    tell: ({ complain, measure, answer }) => [
-      complain('scaldingStored'),
+    tell: ({ complain, measure }) => [
+      complain('kettles'),
       measure('measure.elementsUnasked', 39, 'A'),
-      answer('look.hotWaterValveLatch', 'free'),
+      measure('measure.demandUnasked', 0, 'V'),
       say.stands(0.75, 'contactor.welded'),
       say.leads('contactor.welded'),
     ],
@@ -128,8 +128,22 @@ export const stored: say.Story[] = [
       complain('noStoredHotWater'),
       answer('ask.changedOver', 'yes'),
       answer('look.programmeSet', 'yes'),
-      say.stands(0.7, 'programmer.hotWaterSetOff'),
+      say.stands(0.6, 'programmer.hotWaterSetOff'),
       say.plans('programmer.set'),
+    ],
+  },
+  {
+    title: 'It trips as the elements come in',
+    heard: 'The big breaker in the board goes off as soon as it heats. The timer keeps its time.',
+    system: 'electric-flow',
+    tell: ({ complain, answer, measure }) => [
+      complain('trips'),
+      answer('ask.programmerDisplay', 'no'),
+      answer('measure.powerVolts', 'none'),
+      say.among(2, 'elements.earthFault', 'power.off'),
+      measure('measure.elementInsulation', 0.004, 'MΩ', off),
+      say.stands(0.9, 'elements.earthFault'),
+      say.plans('elements.replace'),
     ],
   },
 ]

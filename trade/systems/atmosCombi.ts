@@ -64,6 +64,7 @@ export const atmosCombi: BoilerSystem = {
     water.diverter,
     water.diverterLead,
     water.pump,
+    water.pumpLead,
     use(burners.exchanger, { heatCapacity: 9500, approach: 75 }, { spread: { approach: 4 } }),
     burners.atmosphericBurner,
     burners.mainsFan,
@@ -74,6 +75,7 @@ export const atmosCombi: BoilerSystem = {
     supplies.case,
     supplies.gas,
     burners.modulatingValve,
+    burners.gasValveLead,
     burners.ignition,
     burners.flameElectrode,
     thermistor('flowThermistor', 'Flow thermistor'),
@@ -82,6 +84,7 @@ export const atmosCombi: BoilerSystem = {
     lead('hotWaterThermistor', 'Lead of the hot-water thermistor'),
     burners.overheat,
     { ...water.lowWaterSwitch, label: 'Pump-proving switch' },
+    water.waterSwitchLead,
     water.gauge,
     use(
       controls.board,

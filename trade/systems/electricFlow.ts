@@ -28,27 +28,33 @@ const stagesIn: Stage = {
       onFail: { then: 'wait', until: [{ signal: 'flowSensor', below: 'board.highLimitBack' }], atLeast: 15, from: 'waterProved', shows: 'waiting' },
     },
     { condition: { signal: 'waterSwitch', above: 0.5 }, onFail: { then: 'retry', from: 'waterProved', times: 2, code: 'flow' } },
-    { condition: { signal: 'overheatOpen', below: 0.5 }, onFail: { then: 'lockout', code: 'elements' } },
+    { condition: { signal: 'overheatOpen', below: 0.5 }, onFail: { then: 'lockout', code: 'overheat' } },
   ],
   shows: 'starting',
 }
-const keepsHeating: Stage = {
-  ...stage.keepsBurning('hotWater'),
+const keepsHeating = (shows: string): Stage => ({
+  ...stage.keepsBurning(shows),
   label: 'Keeps heating',
   sign: 'the elements stay in and the flow warms',
   action: { rate: 'modulate' },
-}
+})
+const sensorAndLimit: Stage = { ...stage.sensorsSane('flowSensor'), label: 'Sensor and overheat', sign: 'the temperature lamp is steady' }
+const calledBy = (chain: Stage[], named: Record<string, Partial<Stage>>) => chain.map((one) => ({ ...one, ...named[one.id] }))
+const callLamp = { sign: 'the call lamp lights' }
 
-/** Electric flow boiler feeding a thermal store that heats mains water in a coil, blended by a mixing valve. */
+/**
+ * Electric flow boiler feeding radiators and a thermal store that heats mains water in a coil, blended by a mixing valve; a motor valve each.
+ */
 export const electricFlow: BoilerSystem = {
   id: 'electric-flow',
-  label: 'Electric flow boiler 9 kW with thermal store',
-  layout: { burner: 'electric', air: 'none', hotWater: 'store', ways: 'single', waterProof: 'flowSwitch' },
+  label: 'Electric flow boiler 9 kW with radiators and thermal store',
+  layout: { burner: 'electric', air: 'none', hotWater: 'store', ways: 'twoPort', waterProof: 'flowSwitch' },
   gas: 'none',
   thermistor: stage.tenKilohm,
   statuses: [
     { id: 'rest', display: 'power lamp', label: 'at rest' },
     { id: 'starting', display: 'call lamp', label: 'called, proving flow' },
+    { id: 'heating', display: 'call and heat lamp', label: 'heating the rooms' },
     { id: 'hotWater', display: 'call and heat lamp', label: 'heating the store' },
     { id: 'waiting', display: 'call lamp, heat lamp out', label: 'flow too hot, waiting' },
     { id: 'overrun', display: 'power lamp, pump runs', label: 'running on' },
@@ -57,24 +63,24 @@ export const electricFlow: BoilerSystem = {
   codes: [
     { id: 'flow', display: 'fault lamp, slow', label: 'flow not proved' },
     { id: 'sensor', display: 'fault lamp, double', label: 'sensor out of range' },
-    { id: 'elements', display: 'fault lamp, quick', label: 'elements do not heat, or overheat device' },
+    { id: 'elements', display: 'fault lamp, quick', label: 'elements do not heat' },
+    { id: 'overheat', display: 'fault lamp, steady', label: 'overheat device open' },
   ],
   dripPositions: [{ id: 'below', label: 'below the flow boiler', part: 'pipework' }],
   sequence: {
     hotWater: [
-      ...stage.storedChain.map((one) =>
-        one.id === 'statCalls' ? { ...one, label: 'Store thermostat calls' } : one.id === 'storeCalled' ? { ...one, sign: 'the call lamp lights' } : one,
-      ),
+      ...calledBy(stage.storedChain, { statCalls: { label: 'Store thermostat calls' }, valveOpens: { label: 'Store valve opens' }, storeCalled: callLamp }),
       flowProved,
-      { ...stage.sensorsSane('flowSensor'), label: 'Sensor and overheat', sign: 'the temperature lamp is steady' },
+      sensorAndLimit,
       stagesIn,
-      keepsHeating,
+      keepsHeating('hotWater'),
       stage.storeWarm('hotWater'),
     ],
+    heating: [...calledBy(stage.heatingChain, { heatCalled: callLamp }), flowProved, sensorAndLimit, stagesIn, keepsHeating('heating'), stage.radiatorsWarm],
   },
   autonomous: [],
   powerUp: null,
-  overrun: { hotWater: { pump: 'board.pumpOverrun', fan: 0 } },
+  overrun: { hotWater: { pump: 'board.pumpOverrun', fan: 0 }, heating: { pump: 'board.pumpOverrun', fan: 0 } },
   components: [
     supplies.electricity,
     supplies.coldMain,
@@ -91,6 +97,7 @@ export const electricFlow: BoilerSystem = {
     hotWater.mixingValve,
     water.systemFilter,
     water.pump,
+    water.pumpLead,
     use(burners.exchanger, { heatCapacity: 12_000 }, { label: 'Flow boiler body', without: ['approach', 'dirt'] }),
     burners.electricHeater,
     burners.elements,
@@ -100,6 +107,7 @@ export const electricFlow: BoilerSystem = {
     lead('flowThermistor', 'Lead of the flow thermistor'),
     use(burners.overheat, { tripsAt: 95 }),
     use(water.lowWaterSwitch, {}, { label: 'Flow switch' }),
+    water.waterSwitchLead,
     water.gauge,
     use(
       controls.board,
@@ -121,20 +129,22 @@ export const electricFlow: BoilerSystem = {
       },
     ),
     water.systemWater,
-    use(water.vessel, { volume: 12 }),
+    water.vessel,
     water.relief,
     water.pipework,
     water.fillingLoop,
-    use(water.volume, { volume: 15 }, { spread: { volume: 2 } }),
-    use(
-      water.radiators,
-      {},
-      { label: 'Cupboard', without: ['output', 'metal', 'ratedFlow', 'openness', 'surface', 'air', 'pinStuck', 'unbalanced', 'waterways'] },
-    ),
-    use(controls.programmer, {}, { without: ['heatingOutput'] }),
+    water.airVent,
+    water.bypass,
+    use(water.volume, { volume: 45 }, { spread: { volume: 8 } }),
+    use(water.radiators, { output: 7, metal: 25_000, ratedFlow: 12 }),
+    controls.programmer,
+    controls.roomStat,
+    controls.frostStat,
     use(controls.cylinderStat, { setting: 62 }, { label: 'Store thermostat' }),
+    controls.heatingWire,
     controls.hotWaterWire,
     controls.permanentLive,
+    controls.heatingValve,
     controls.hotWaterValve,
   ],
 }

@@ -120,6 +120,7 @@ export const regularPilot: BoilerSystem = {
     supplies.case,
     supplies.gas,
     burners.pilotValve,
+    burners.gasValveLead,
     burners.pilot,
     burners.ignition,
     burners.flameElectrode,

@@ -92,6 +92,9 @@ const gainedParts: { part: Component; beside: string; on?: (layout: Layout) => b
   { part: controls.frostStat, beside: 'cylinderStat', on: ({ ways }) => ways !== 'single' },
   { part: controls.checkValves, beside: 'zone2' },
   { part: burners.power, beside: 'elements' },
+  { part: water.pumpLead, beside: 'pump', on: ({ ways }) => ways !== 'gravity' },
+  { part: burners.gasValveLead, beside: 'gasValve' },
+  { part: water.waterSwitchLead, beside: 'waterSwitch' },
 ]
 
 /** A system from a file of earlier days, with the parameters its parts have gained since, healthy. One that has them all stays as it is. */

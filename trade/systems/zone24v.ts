@@ -57,6 +57,7 @@ export const zone24v: BoilerSystem = {
     supplies.coldMain,
     water.systemFilter,
     use(water.pump, {}, { label: 'Circulator' }),
+    water.pumpLead,
     burners.exchanger,
     use(burners.premixBurner, { power: 24, ratedCarbonDioxide: 10.2, lowCarbonDioxide: 9.9 }),
     burners.modulatingFan,
@@ -65,6 +66,7 @@ export const zone24v: BoilerSystem = {
     supplies.case,
     use(supplies.gas, { standingPressure: 37, dropAtFullRate: 3, needs: 28 }, { also: supplies.propane }),
     burners.premixValve,
+    burners.gasValveLead,
     burners.ignition,
     burners.flameElectrode,
     supplies.condensate,
@@ -73,6 +75,7 @@ export const zone24v: BoilerSystem = {
     lead('flowThermistor', 'Lead of the flow thermistor'),
     burners.overheat,
     water.lowWaterSwitch,
+    water.waterSwitchLead,
     water.gauge,
     use(
       controls.board,

@@ -18,9 +18,23 @@ const leaks = [
   'diverter.spindleLeaking',
   'vessel.shellLeaking',
   'exchanger.leaking',
+  'heatingValve.spindleWeeping',
+  'hotWaterValve.spindleWeeping',
+  'zone2Valve.spindleWeeping',
+  'midValve.spindleWeeping',
 ]
-const vessel = ['vessel.lostCharge', 'vessel.corePassing', 'vessel.diaphragm', 'vessel.tooSmall', 'vessel.chargedTooHigh']
-const tooMuch = ['water.overfilled', 'fillingLoop.lettingBy', 'fillingLoop.leftOpen', 'fillingLoop.leverSnapped', 'plate.perforated', 'cylinder.coilPerforated']
+const vessel = ['vessel.lostCharge', 'vessel.corePassing', 'vessel.diaphragm', 'vessel.tooSmall', 'vessel.chargedTooHigh', 'vessel.pipeBlocked']
+const tooMuch = [
+  'water.overfilled',
+  'fillingLoop.lettingBy',
+  'fillingLoop.leftOpen',
+  'fillingLoop.leverSnapped',
+  'fillValve.passing',
+  'plate.perforated',
+  'coil.perforated',
+  'cylinder.coilPerforated',
+  'storeCoil.perforated',
+]
 const relief = ['relief.passing', 'relief.liftsEarly']
 const waterPressure = ['water.low', ...leaks, ...vessel, ...tooMuch, ...relief]
 const recharged = ['vessel.recharge', 'vessel.core', 'vessel.extension', 'vessel.setCharge', 'vessel.replace', 'vessel.add', 'recharged']
@@ -34,8 +48,24 @@ const dirty = [
   'radiators.sludged',
   'exchanger.sludged',
   'pump.seized',
+  'pump.worn',
+  'blockFilter.broken',
+  'waterSwitch.stuckMade',
+  'vessel.pipeBlocked',
+  'cylinder.coilBlocked',
+  'diverter.stuckHeating',
+  'diverter.stuckHotWater',
+  'diverter.stuckBetween',
+  'diverter.stiff',
 ]
-const stored = ['cylinderVessel.lostCharge', 'cylinderVessel.diaphragm', 'expansionRelief.passing', 'reducingValve.passing']
+const stored = [
+  'cylinderVessel.lostCharge',
+  'cylinderVessel.diaphragm',
+  'cylinder.airGapLost',
+  'expansionRelief.passing',
+  'temperatureRelief.passing',
+  'reducingValve.passing',
+]
 const wires = ['wire.renew', 'wire.land', 'wire.move', 'wire.part']
 
 /**
@@ -65,7 +95,7 @@ export const closingRows: ClosingRow[] = [
     id: 'close.workingPressure',
     label: 'Gas pressure at the inlet, full rate',
     why: 'The gas way was opened.',
-    after: { opened: ['gasWay'], found: ['gas.lowPressure'] },
+    after: { opened: ['gasWay'], found: ['gas.lowPressure', 'gas.regulatorLow'] },
     check: 'measure.gasWorking',
     never: true,
     burns: true,
@@ -74,7 +104,7 @@ export const closingRows: ClosingRow[] = [
     id: 'close.gasRate',
     label: 'Gas rate at the meter',
     why: 'Something that sets the flame was touched.',
-    after: { opened: ['gasWay'], found: ['gas.lowPressure', 'burner.dirty', 'burner.injectorsBlocked'] },
+    after: { opened: ['gasWay'], found: ['gas.lowPressure', 'gas.regulatorLow', 'burner.dirty', 'burner.injectorsBlocked'] },
     check: 'measure.gasRate',
     burns: true,
   },

@@ -1,4 +1,5 @@
-import type { ActionKind, FactKind } from '@dewpoint/core/diagnosis'
+import type { ActionKind, Check, FactKind } from '@dewpoint/core/diagnosis'
+import type { Layout } from '@dewpoint/core/system'
 
 /** Facts that narrow the configuration. */
 export const facts: FactKind[] = [
@@ -113,3 +114,23 @@ export const actions: ActionKind[] = [
   { id: 'dangerRuledOut', label: 'Danger asked about and ruled out', rulesOut: true },
   { id: 'madeSafe', label: 'Made safe, by someone licensed for it', makesSafe: true, caution: 'Record who made it safe and how.' },
 ]
+
+/** Readings of a store that need its cold feed: drawn from it, or pressed on by the main. */
+const needColdFeed = [
+  'measure.drawTemperature',
+  'measure.drawFlow',
+  'measure.storeCoilOut',
+  'measure.cylinderPressureHot',
+  'look.tundish',
+  'try.mixingValve',
+  'try.drawBath',
+  'try.showerCartridge',
+  'try.isolateMixers',
+]
+
+/** What an act bars here: where water is stored, the store warms with its cold feed shut, and radiators with a tap open. */
+export function barsHere(bars: ActionKind['bars'], { hotWater }: Layout, checks: readonly Check[]): ActionKind['bars'] {
+  if (!bars || bars.demand === 'any' || (hotWater !== 'cylinder' && hotWater !== 'store')) return bars
+  if (bars.demand === 'heating') return undefined
+  return { ...bars, except: checks.filter(({ id, situation }) => situation.demand === 'hotWater' && !needColdFeed.includes(id)).map(({ id }) => id) }
+}

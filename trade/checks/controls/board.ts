@@ -79,7 +79,7 @@ export const boardChecks: CheckRow[] = [
     hotWater,
     number('A', run('stored', 'elementCurrent', 'max'), 'clampMeter', 1, [0, 50], [0, 200]),
     ['Clamp round the live tail, store cold, full call. 39 A for 9 kW.'],
-    { ...fanned, concerns: at('hotWater', 'lit') },
+    { ...fanned, direct: true, concerns: at('hotWater', 'lit') },
   ),
   check(
     'measure.elementsWhole',

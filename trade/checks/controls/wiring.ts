@@ -144,7 +144,7 @@ export const wiringChecks: CheckRow[] = [
     'Fuse in the spur',
     off,
     state({ id: 'whole', label: 'closed' }, { id: 'blown', label: 'open' }, 'supply.fuse', { below: 0.5 }, 0.02),
-    ['Fuse out, meter across it. Blown: find the short first.'],
+    ['Fuse out, meter across it. Blown: find the short first.', '3 A for boiler and controls: a larger one is a finding of its own.'],
     { ...deadTest, minutes: 2 },
   ),
   check(

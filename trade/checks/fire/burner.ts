@@ -1,5 +1,5 @@
 import type { CheckRow } from '../../rows/row.ts'
-import { withPilot } from '../../rows/layouts.ts'
+import { openFlame, premix, withPilot } from '../../rows/layouts.ts'
 import {
   at,
   caseOff,
@@ -11,6 +11,7 @@ import {
   hotWater,
   live,
   none,
+  lowVolts,
   number,
   off,
   ohms,
@@ -96,13 +97,20 @@ export const burnerChecks: CheckRow[] = [
     ['Manometer on the burner test point, tap from full to a basin’s flow.'],
     { ...opened, minutes: 6, cautions: [gas, caseOff], concerns: at('hotWater', 'keepsBurning') },
   ),
-  check(
-    'measure.gasValveVolts',
-    'Voltage at the gas valve plug while it tries to light',
-    starting,
-    volts(run('main', 'gasValveVolts', 'max')),
-    ['Back-probe the plug, do not unplug it.', 'It lasts five seconds only: meter ready, then reset.'],
-    { ...fanned, concerns: lit },
+  ...(
+    [
+      [premix, lowVolts, '24 V d.c. on this model'],
+      [openFlame, volts, '230 V on this model'],
+    ] as const
+  ).map(([on, inVolts, figure]) =>
+    check(
+      'measure.gasValveVolts',
+      'Voltage at the gas valve plug while it tries to light',
+      starting,
+      inVolts(run('main', 'gasValveVolts', 'max')),
+      [`Back-probe the plug, do not unplug it: ${figure}.`, 'It lasts five seconds only: meter ready, then reset.'],
+      { ...fanned, concerns: lit, on },
+    ),
   ),
   check(
     'measure.pilotValveVolts',
@@ -111,6 +119,14 @@ export const burnerChecks: CheckRow[] = [
     volts(run('heating', 'pilotValveVolts', 'max')),
     ['At the valve’s terminals, to neutral.'],
     { ...fanned, concerns: at('heating', 'pilotProved') },
+  ),
+  check(
+    'measure.gasValveLead',
+    'Gas valve lead, board to plug, continuity',
+    off,
+    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'gasValveLead.continuity', { below: 0.5 }, 0.03),
+    ['Both plugs off, core by core.'],
+    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: lit },
   ),
   check(
     'measure.gasValveCoil',

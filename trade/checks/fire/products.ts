@@ -1,4 +1,5 @@
 import type { CheckRow } from '../../rows/row.ts'
+import { oldRope } from '../../rows/cautions.ts'
 import { fullyModulating, premix } from '../../rows/layouts.ts'
 import { at, check, cue, dead, gas, heating, none, number, off, oneOf, parameter, run, starting, state } from '../kinds.ts'
 
@@ -73,8 +74,8 @@ export const productChecks: CheckRow[] = [
     'Main exchanger flueways',
     off,
     state({ id: 'clean', label: 'clean fins' }, { id: 'dirty', label: 'packed with debris' }, 'exchanger.dirt', { above: 1.3 }),
-    ['Door off, mirror and torch. New door seal every time it is opened.'],
-    { ...opened, minutes: 15, cautions: [dead, gas], direct: true, concerns: burning },
+    ['Chamber opened, mirror and torch. New seal every time it is opened.'],
+    { ...opened, minutes: 15, cautions: [dead, gas, oldRope], direct: true, concerns: burning },
   ),
   check(
     'measure.airInlet',
@@ -100,7 +101,7 @@ export const productChecks: CheckRow[] = [
     direct: true,
     ...opened,
     minutes: 15,
-    cautions: [dead, 'Asbestos in old rope: do not disturb it.'],
+    cautions: [dead, oldRope],
     concerns: burning,
     needs: 'gasValve',
     unsafe: { danger: 'fumes', outcomes: ['yes'] },

@@ -58,7 +58,8 @@ export const displayChecks: CheckRow[] = [
     none,
     number('bar', run('idle', 'sensedPressure', 'mean', atRest), 'displayPressure', 0.06, [0, 3.4], [-0.5, 6]),
     ['In the display’s readings. Compare with the gauge: two places, two instruments.'],
-    { concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
+    // digits are seldom misread
+    { direct: true, concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
   ),
   check(
     'display.flowCold',
@@ -66,7 +67,7 @@ export const displayChecks: CheckRow[] = [
     none,
     number('°C', run('idle', 'flowSensor', 'min'), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['Should be near the room’s after a night.'],
-    { concerns: at('main', 'sensorsSane'), on: fullyModulating },
+    { direct: true, concerns: at('main', 'sensorsSane'), on: fullyModulating },
   ),
   check(
     'display.flowHot',

@@ -160,7 +160,7 @@ export const lookChecks: CheckRow[] = [
       ],
       0.07,
     ),
-    ['Blinks in a minute with it on and off: at a thousand a kilowatt-hour a kilowatt is seventeen.'],
+    ['Blinks in a minute with it on and off: at a thousand a kilowatt-hour 9 kW is 150, a kilowatt seventeen.'],
     { concerns: at('hotWater', 'lit') },
   ),
   check(

@@ -169,13 +169,20 @@ export const storedChecks: CheckRow[] = [
     ['Dry paper at the joint of each.', 'Hot or steaming: heat off, stand clear, it is no drip.'],
     { minutes: 2, direct: true, cautions: [unvented] },
   ),
-  check('look.strainer', 'Strainer of the reducing valve', { demand: 'none', drained: true }, cue(0.0001), ['Mains off, strainer out, rinse.'], {
-    direct: true,
-    minutes: 12,
-    access: 'drained',
-    cautions: [unvented],
-    concerns: warm,
-  }),
+  check(
+    'look.strainer',
+    'Strainer of the reducing valve',
+    { demand: 'none', drained: true },
+    cue(0.0001),
+    ['Mains off, hot tap open until it stops, strainer out, rinse.'],
+    {
+      direct: true,
+      minutes: 12,
+      access: 'drained',
+      cautions: [unvented],
+      concerns: warm,
+    },
+  ),
   check(
     'try.mixingValve',
     'Mixing valve’s knob from end to end: does the tap follow?',
@@ -188,7 +195,7 @@ export const storedChecks: CheckRow[] = [
       ],
       [0.05, 0.05, 0.0003],
     ),
-    ['Count the turns, put it back.'],
+    ['Store above 55 °C, else it proves nothing. Under a cap or a key: count the turns, put it back.'],
     { minutes: 4, cautions: ['Water may scald.'], direct: true, concerns: warm },
   ),
   check(

@@ -68,6 +68,14 @@ export const waterChecks: CheckRow[] = [
     },
   ),
   check(
+    'measure.pumpLead',
+    'Pump lead, board to plug, continuity',
+    off,
+    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'pumpLead.continuity', { below: 0.5 }, 0.03),
+    ['Both plugs off, core by core.'],
+    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: water },
+  ),
+  check(
     'measure.pumpWinding',
     'Pump winding, resistance',
     off,
@@ -146,7 +154,7 @@ export const waterChecks: CheckRow[] = [
     'Water switch, contacts while it should be made',
     starting,
     yesNo({ yes: 'made', no: 'open' }, [{ read: run('main', 'waterSwitch', 'max'), above: 0.5 }], 0.03),
-    ['Volts across its contacts: nothing when made.'],
+    ['At the board’s plug, volts across its two wires: nothing when made.'],
     { ...opened, cautions: [live, 'Never join its contacts to make the boiler run.'], concerns: at('main', 'waterProved') },
   ),
   check(
@@ -243,11 +251,15 @@ export const waterChecks: CheckRow[] = [
   ),
   check(
     'try.standLoopOff',
-    'Pressure change overnight from 1.2 bar, filling loop disconnected',
+    'Pressure change overnight from 1.2 bar, filling loop off or its branch blanked',
     none,
     pressureChange(story('nightLoopOff', 0, 'change'), 0.13),
-    ['Bring it to 1.2 bar cold.', 'Take the loose hose off, cap both valves, read the tester evening and morning.'],
-    { direct: true, minutes: 22, mistake: 'A built-in valve cannot be taken off: say that the two cannot be told apart yet.' },
+    [
+      'Bring it to 1.2 bar cold.',
+      'External: take the loose hose off, cap both valves. Built in: blank or isolate the filling branch, the plate left on its mains.',
+      'Read the tester evening and morning.',
+    ],
+    { direct: true, minutes: 22, mistake: 'Shut is not off: a valve that lets by stays shut to the eye.' },
   ),
   check(
     'try.dayAndNight',
@@ -365,6 +377,14 @@ export const waterChecks: CheckRow[] = [
     state({ id: 'good', label: '5 V at its plug, lead closed' }, { id: 'open', label: 'nothing comes through' }, 'pressureSensor.lead', { below: 0.5 }, 0.03),
     ['Power on, at the sensor’s own plug; the lead moved while it is measured.'],
     { ...opened, minutes: 4, cautions: [live], direct: true, concerns: water },
+  ),
+  check(
+    'measure.waterSwitchLead',
+    'Lead of the water switch, plug to board',
+    off,
+    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'waterSwitchLead.continuity', { below: 0.5 }, 0.03),
+    ['Both plugs off, core by core.'],
+    { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: water },
   ),
   check(
     'measure.waterSwitchRest',

@@ -25,7 +25,8 @@ export const elementsFaults: FaultRow[] = [
     part: 'elementInsulation',
     label: 'Element down to earth: trips the RCD',
     kind: 'failure',
-    patch: { 'elements.insulation': [0.012, 0.0005], 'supply.live': 0 },
+    // its own breaker or residual-current device trips; timer and valves are fed through the spur
+    patch: { 'elements.insulation': [0.012, 0.0005], 'power.live': 0 },
     per1000: 35,
     cues: { 'ask.trips': 0.95 },
     remedies: ['elements.replace'],

@@ -13,6 +13,16 @@ export const gasFaults: FaultRow[] = [
     remedies: ['board.replace'],
   },
   {
+    id: 'gasValveLead.open',
+    part: 'gasValveLead',
+    label: 'Gas valve lead or plug open circuit',
+    kind: 'failure',
+    patch: { 'gasValveLead.continuity': 0 },
+    per1000: 4,
+    cues: { 'look.harness': 0.5, 'ask.comesAndGoes': 0.4, 'ask.recentWork': 0.3 },
+    remedies: ['lead.mend'],
+  },
+  {
     id: 'gas.meterShut',
     part: 'gas',
     label: 'No gas at the meter: its control shut, or the supply off',

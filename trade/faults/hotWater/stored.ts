@@ -97,7 +97,7 @@ export const storedFaults: FaultRow[] = [
     kind: 'failure',
     patch: { 'expansionRelief.passing': [0.004, 0.04] },
     per1000: 10,
-    remedies: ['expansionRelief.replace'],
+    remedies: ['expansionRelief.flush', 'expansionRelief.replace'],
   },
   {
     id: 'temperatureRelief.passing',

@@ -16,6 +16,7 @@ export const burners = {
     },
   },
   fanLead: { id: 'fanLead', label: 'Fan lead and plug', parameters: { continuity: share('whether the board’s supply reaches the fan') } },
+  gasValveLead: { id: 'gasValveLead', label: 'Gas valve lead and plug', parameters: { continuity: share('whether the board’s supply reaches the valve') } },
   mainsFan: {
     id: 'fan',
     label: 'Fan',

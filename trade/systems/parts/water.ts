@@ -23,6 +23,7 @@ export const water = {
     electronics: share('its electronics work'),
     commandLost: flag('hears no speed command'),
   },
+  pumpLead: { id: 'pumpLead', label: 'Pump lead and plug', parameters: { continuity: share('whether the board’s supply reaches the pump') } },
   diverter: {
     id: 'diverter',
     label: 'Diverter valve',
@@ -62,6 +63,11 @@ export const water = {
     id: 'waterSwitch',
     label: 'Low-water switch',
     parameters: { works: share('makes when there is water'), stuckMade: flag('made whatever stands behind it') },
+  },
+  waterSwitchLead: {
+    id: 'waterSwitchLead',
+    label: 'Lead of the water switch',
+    parameters: { continuity: share('whether the board hears the switch') },
   },
   gauge: {
     id: 'gauge',

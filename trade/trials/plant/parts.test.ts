@@ -3,7 +3,7 @@ import { parametersOf, withValues, type BoilerSystem, type Parameters, type Sign
 import { describe, expect, it } from 'vitest'
 import { wiredCatalogues } from '../../index.ts'
 import { runsOf } from '../../readings/runs.ts'
-import { atmosCombi, electricFlow, premixCombi, regularPilot } from '../../systems/index.ts'
+import { atmosCombi, coilCombi, electricFlow, premixCombi, regularPilot } from '../../systems/index.ts'
 
 /** Parts that came to the plant later, each against what it is for. Common practice. */
 const run = (system: BoilerSystem, script: string, changes: Parameters, signal: SignalName, reduce: Reduce = { by: 'max' }) =>
@@ -71,6 +71,48 @@ describe('a contactor stuck closed', () => {
     expect(run(electricFlow, 'idle', {}, 'elementCurrent')).toBe(0)
     expect(run(electricFlow, 'idle', { 'contactor.welded': 1 }, 'elementCurrent')).toBeGreaterThan(35)
     expect(run(electricFlow, 'idle', { 'contactor.welded': 1, 'power.live': 0 }, 'elementCurrent')).toBe(0)
+  })
+})
+
+describe('leads from the board', () => {
+  it('carry what it gives: pump and gas valve stand still with theirs open', () => {
+    expect(run(coilCombi, 'heating', {}, 'pumpVolts')).toBe(230)
+    expect(run(coilCombi, 'heating', { 'pumpLead.continuity': 0 }, 'pumpVolts')).toBe(0)
+    expect(run(premixCombi, 'full', {}, 'gasValveVolts')).toBe(24)
+    expect(run(premixCombi, 'full', { 'gasValveLead.continuity': 0 }, 'gasValveVolts')).toBe(0)
+    expect(run(premixCombi, 'full', { 'gasValveLead.continuity': 0 }, 'sparkOn')).toBe(1)
+  })
+
+  it('carry what it hears: a water switch whose lead is open says no water, even one that is stuck closed', () => {
+    const heard = (changes: Parameters) => run(coilCombi, 'heating', changes, 'waterSwitch')
+    expect(heard({})).toBe(1)
+    expect(heard({ 'waterSwitchLead.continuity': 0 })).toBe(0)
+    expect(heard({ 'waterSwitchLead.continuity': 0, 'waterSwitch.stuckMade': 1 })).toBe(0)
+  })
+})
+
+describe('the electric boiler’s two circuits', () => {
+  const last = (script: string, signal: SignalName, changes: Parameters = {}) => run(electricFlow, script, changes, signal, { by: 'last' })
+
+  it('warm rooms and store each through its own valve, and neither through the other’s', () => {
+    expect(last('heating', 'radiatorTemperature')).toBeGreaterThan(38)
+    expect(last('heating', 'cylinderTemperature')).toBeLessThan(33)
+    expect(last('stored', 'cylinderTemperature')).toBeGreaterThan(43)
+    expect(last('stored', 'radiatorTemperature')).toBeLessThan(22)
+    expect(last('heating', 'radiatorTemperature', { 'heatingValve.motor': 0 })).toBeLessThan(22)
+    expect(last('stored', 'cylinderTemperature', { 'heatingValve.motor': 0 })).toBeGreaterThan(43)
+  })
+
+  it('give less with fewer elements, and share what there is where the other valve is held open', () => {
+    const rooms = [3, 2, 1, 0].map((whole) => last('heating', 'radiatorTemperature', { 'elements.whole': whole }))
+    expect([...rooms].sort((a, b) => b - a)).toEqual(rooms)
+    expect(last('stored', 'cylinderTemperature', { 'heatingValve.heldOpen': 1 })).toBeLessThan(last('stored', 'cylinderTemperature'))
+  })
+
+  it('lose only the elements when their own circuit trips: the controls have another', () => {
+    expect(run(electricFlow, 'stored', { 'power.live': 0 }, 'elementCurrent')).toBe(0)
+    expect(run(electricFlow, 'stored', { 'power.live': 0 }, 'hotWaterCallVolts')).toBeGreaterThan(200)
+    expect(run(electricFlow, 'stored', { 'supply.live': 0 }, 'hotWaterCallVolts')).toBe(0)
   })
 })
 

@@ -1,7 +1,7 @@
 import { type Entry, scriptedJournal, writtenAt } from '@dewpoint/core/casebook'
-import { believe, diagnose, readJournal } from '@dewpoint/core/diagnosis'
+import { barring, believe, diagnose, readJournal, standingActs } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
-import { premixCombiCatalogue as catalogue } from '../../index.ts'
+import { premixCombiCatalogue as catalogue, stockCatalogues } from '../../index.ts'
 import { loadSignatures } from '../../shipped.ts'
 import fc from 'fast-check'
 
@@ -162,5 +162,33 @@ describe('acts that put right', () => {
   it('an act of another catalogue says nothing', () => {
     const { entry } = scriptedJournal()
     expect(readJournal(catalogue, [entry('action', { action: 'someOtherAct' })]).mendings).toEqual([])
+  })
+})
+
+describe('the cold feed shut, a tap left open', () => {
+  const barsOf = (system: string, action: string) => stockCatalogues[system]!.actions.find((one) => one.id === action)!.bars
+  const barred = (system: string, action: string, check: string) => {
+    const one = stockCatalogues[system]!
+    const entry = scriptedJournal().entry('action', { action })
+    return (
+      barring(
+        standingActs(one, [entry]),
+        one.checks.find(({ id }) => id === check)!,
+      ) !== null
+    )
+  }
+
+  it('stop hot water that is made as it runs, and heating behind it', () => {
+    expect(barred('premix-combi', 'coldFeedShut', 'measure.tapTemperature')).toBe(true)
+    expect(barred('premix-combi', 'coldFeedShut', 'try.shutColdFeed')).toBe(false)
+    expect(barred('premix-combi', 'tapOpened', 'measure.heatingRise')).toBe(true)
+  })
+
+  it.each(['system-boiler', 'electric-flow', 'regular-pilot'])('leave a store to warm, and stop only what is drawn from it: %s', (system) => {
+    expect(barred(system, 'coldFeedShut', 'measure.storeTemperature')).toBe(false)
+    expect(barred(system, 'coldFeedShut', 'display.sequenceHotWater')).toBe(false)
+    expect(barred(system, 'coldFeedShut', 'measure.drawTemperature')).toBe(true)
+    expect(barsOf(system, 'tapOpened')).toBeUndefined()
+    expect(barred(system, 'tapOpened', 'measure.heatingRise')).toBe(false)
   })
 })

@@ -1,4 +1,5 @@
-import { parametersOf } from '@dewpoint/core/system'
+import { readTimeline, simulate } from '@dewpoint/core/plant'
+import { parametersOf, withValues } from '@dewpoint/core/system'
 import { describe, expect, it } from 'vitest'
 import { checkRows } from '../../checks/index.ts'
 import { inFigures } from '../../rows/figures.ts'
@@ -8,7 +9,7 @@ import { atmosCombi, premixCombi } from '../../systems/index.ts'
 const all = [...Object.values(stockCatalogues), ...wiredCatalogues()]
 
 /** What is written in the rows: plain slips that mislead whoever reads them. */
-describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s', (_id, { checks, faults, system }) => {
+describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s', (_id, { checks, complaints, faults, parts, remedies, runs, system }) => {
   it('give every outcome of a check, and every check and fault, a label of its own', () => {
     for (const { id, result } of checks)
       if (result.kind === 'outcome') expect(new Set(result.outcomes.map((one) => one.label.toLowerCase())).size, id).toBe(result.outcomes.length)
@@ -16,6 +17,18 @@ describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s'
       const labels = list.map((one) => one.label)
       expect(labels.filter((one, at) => labels.indexOf(one) !== at)).toEqual([])
     }
+  })
+
+  it('name parts that this boiler has, and each part of a job once', () => {
+    const { layout } = system
+    const labels = [checks, faults, remedies, complaints, parts].flatMap((list) => list.map((one) => one.label))
+    const named = [...labels, ...remedies.flatMap((one) => [...one.parts, ...one.seals])].map((one) => one.toLowerCase())
+    const has = (word: string) => named.filter((one) => one.includes(word))
+    // bars behind a panel have no burner door; a store is no cylinder; each boiler’s water switch has its own name
+    if (layout.burner === 'atmospheric' || layout.burner === 'pilot') expect(has('burner door')).toEqual([])
+    if (layout.hotWater === 'store') expect(has('cylinder').filter((one) => !one.includes('tank or cylinders'))).toEqual([])
+    if (layout.waterProof !== 'none') expect(named.filter((one) => /(?<!low-)\bwater switch\b/.test(one))).toEqual([])
+    for (const one of remedies) expect(new Set(one.parts).size, one.id).toBe(one.parts.length)
   })
 
   it('warn of live terminals where they are live, and have it proved dead where it must be', () => {
@@ -32,6 +45,23 @@ describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s'
     for (const { id, result } of checks)
       if (result.kind === 'number' && result.unit === 'V' && result.instrument === 'voltmeter')
         expect(result.range[1] >= 60 ? result.bands : result.width <= 1.5, id).toBeTruthy()
+  })
+
+  it('part what a sound boiler gives from nothing at every plug that is measured', () => {
+    for (const { id, result } of checks) {
+      if (result.kind !== 'number' || !result.bands || !('run' in result.read)) continue
+      const { run, signal, reduce } = result.read
+      const sound = readTimeline(
+        simulate(
+          system,
+          withValues(system, {}),
+          runs.find((one) => one.id === run)!,
+        ),
+        signal,
+        reduce,
+      )
+      expect(sound < result.bands[0] / 5 || sound > result.bands[1], `${id}: ${sound} V`).toBe(true)
+    }
   })
 
   it('leave no figure in a step that is one of the model’s own', () => {

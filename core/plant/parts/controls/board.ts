@@ -5,9 +5,9 @@ import type { Part } from '../../plant.ts'
 /** The board: hears the signals, takes a step of its programme, and drives its outputs as far as they work. */
 export const board: Part = ({ s, dt, clock, script, board: controller, value, optional, system }) => {
   const fused = value('board.power') > 0.5 && optional('board.alive', 1) > 0.5
-  const gasDrive = optional('board.gasDrive', 1)
+  const gasDrive = optional('board.gasDrive', 1) * optional('gasValveLead.continuity', 1)
   const fanDrive = optional('board.fanDrive', 1)
-  const pumpDrive = optional('board.pumpDrive', 1)
+  const pumpDrive = optional('board.pumpDrive', 1) * optional('pumpLead.continuity', 1)
   const diverterDrive = optional('board.diverterDrive', 1) * optional('diverterLead.continuity', 1)
   const displayLit = optional('board.display', 1) > 0.5
   const fanLead = optional('fanLead.continuity', 1)

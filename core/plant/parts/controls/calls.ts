@@ -34,6 +34,7 @@ export const calls: Part = (plant) => {
       joined(plant),
     )
   if (stored) steps.push(valve(plant, hotWater, storeCalls(plant)))
+  if (ways === 'twoPort' && stored) steps.push(oneTerminal(plant))
   const { s, clock, script, optional } = plant
   const heard = optional('board.heatInput', 1)
   return () => {
@@ -110,5 +111,17 @@ function valve(plant: Plant, circuit: Circuit, wanted: () => boolean): () => voi
 function joined({ s }: Plant): () => void {
   return () => {
     s[S.heatCallVolts] = Math.max(s[S.heatCallVolts]!, s[S.zone2CallVolts]!)
+  }
+}
+
+/** Both end switches lead to one demand terminal: a call that stands there counts for the water whose valve has been driven open. */
+function oneTerminal({ s, optional }: Plant): () => void {
+  const byHand = optional('hotWaterValve.heldOpen', 0) > 0.5
+  return () => {
+    const own = s[S.hotWaterCallVolts]!
+    const there = Math.max(s[S.heatCallVolts]!, own)
+    const driven = own > 100 ? s[S.hotWaterValve]! > 0.8 : s[S.hotWaterValve]! > 0.8 && !byHand
+    s[S.heatCallVolts] = there
+    s[S.hotWaterCallVolts] = driven ? there : 0
   }
 }

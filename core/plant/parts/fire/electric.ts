@@ -9,13 +9,14 @@ export const elements: Part = (plant) => {
   const wanted = firing(plant, 0)
   const trip = overheat(plant)
   const count = value('elements.count')
-  const whole = value('elements.whole')
+  // an element is whole or it is not, a stage switches or it does not
+  const whole = Math.round(value('elements.whole'))
   const each = value('burner.power') / count
   const contactor = value('contactor.closes')
   // welded contacts heat whatever is called, as long as their own circuit is fed and the overheat device, which cuts that circuit, is made
   const welded = optional('contactor.welded', 0) > 0.5
   const fed = optional('power.live', 1) * optional('power.terminals', 1) > 0.5
-  const stages = optional('board.stages', count)
+  const stages = Math.round(optional('board.stages', count))
   return () => {
     const ask = wanted()
     trip()
