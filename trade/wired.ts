@@ -19,7 +19,7 @@ export function atCallLevel<T extends { above?: Threshold; below?: Threshold }>(
 export function inCallVolts(result: NumberResult, scheme: ControlScheme | undefined): NumberResult {
   if (!scheme || scheme.callAbove > 50 || !('run' in result.read) || !ofTheCall.includes(result.read.signal)) return result
   const { bands: _bands, ...rest } = result
-  return { ...rest, width: 1.5, range: [0, 45] }
+  return { ...rest, instrument: 'voltmeterLow', width: 1.5, range: [0, 45] }
 }
 
 /** a pump fed by the controls has no output of the board */

@@ -133,6 +133,8 @@ const questions: CheckRow[] = [
             { read: run('zone2', 'zone2Temperature', 'last'), below: 30 },
           ],
         },
+        // warm one by one, cold together
+        { id: 'all', label: 'all of them', when: [{ read: parameter('transformer.loaded'), below: 20.5 }] },
         { id: 'this', label: 'only these, the rest is warm', when: [{ read: run('heating', 'radiatorTemperature', 'last'), below: 30 }] },
         { id: 'neighbour', label: 'others, these are warm', when: [{ read: run('zone2', 'zone2Temperature', 'last'), below: 30 }] },
         { id: 'none', label: 'none' },

@@ -90,7 +90,7 @@ export const number = (
 
 /** A voltage between two terminals. Mains is dead below 50 V and live above 200; between them it floats, is fed back, or is half a supply. */
 export const volts = (read: Read, range: [number, number] = [0, 250]): NumberResult => ({
-  ...number('V', read, 'voltmeter', range[1] < 60 ? 1.5 : 4, range, [-5, 440]),
+  ...number('V', read, range[1] < 60 ? 'voltmeterLow' : 'voltmeter', range[1] < 60 ? 1.5 : 4, range, [-5, 440]),
   ...(range[1] >= 60 && { bands: [50, 200] as const }),
 })
 /** A voltage of 24 V controls. */

@@ -1,5 +1,5 @@
 import type { Complaint } from '@dewpoint/core/diagnosis'
-import { gasBurning, type Layouts } from '../rows/layouts.ts'
+import { gasBurning, premix, type Layouts } from '../rows/layouts.ts'
 
 /** What a customer complains of, as answers to checks; some only where a component is. */
 export const complaints: (Complaint & { needs?: string; on?: Layouts })[] = [
@@ -160,6 +160,7 @@ export const complaints: (Complaint & { needs?: string; on?: Layouts })[] = [
     evidence: [{ check: 'ask.hotWater', outcome: 'scalding' }],
   },
   { id: 'onlyWithHeating', about: 'hotWater', label: 'Hot water only with the heating on', evidence: [{ check: 'ask.onlyWithHeating', outcome: 'yes' }] },
+  { id: 'bathOnly', about: 'hotWater', on: premix, label: 'Hot at the bath, cold at a basin', evidence: [{ check: 'ask.whichFlow', outcome: 'yes' }] },
   { id: 'oneTap', about: 'hotWater', label: 'Wrong at one tap only', evidence: [{ check: 'ask.oneTapOnly', outcome: 'yes' }] },
   { id: 'weakStoredTap', about: 'hotWater', label: 'Hot tap from the cylinder runs weakly', evidence: [{ check: 'ask.storedFlow', outcome: 'yes' }] },
   { id: 'coldTop', about: 'heating', label: 'Radiators cold at the top', evidence: [{ check: 'ask.coldTop', outcome: 'yes' }] },

@@ -25,6 +25,7 @@ export const instruments: Instrument[] = [
       { unit: 'V', upTo: 600 },
     ],
   },
+  { id: 'voltmeterLow', label: 'multimeter, 60 V', absolute: 0.2, relative: 0.01, ranges: [{ unit: 'V', upTo: 60 }] },
   { id: 'lowImpedance', label: 'low-impedance tester', absolute: 2, relative: 0.02 },
   { id: 'insulation', label: 'insulation tester', absolute: 0.2, relative: 0.1 },
   { id: 'clampMeter', label: 'clamp ammeter', absolute: 0.4, relative: 0.03 },

@@ -153,4 +153,33 @@ export const pressure: say.Story[] = [
       say.stands(0.15, 'pipework.leak', 'pipework.leakHot', 'pipework.leakCold', 'relief.passing', 'vessel.lostCharge', 'exchanger.leaking'),
     ],
   },
+  {
+    title: 'Climbs on a boiler without a plate',
+    heard: 'The gauge goes up by itself and the pipe outside runs at night.',
+    system: 'coil-combi',
+    tell: ({ complain, measure }) => [
+      complain('pressureClimbs'),
+      say.among(4, 'fillingLoop.lettingBy', 'coil.perforated'),
+      measure('try.standLoopOff', 0.9, 'bar'),
+      say.stands(0.85, 'coil.perforated'),
+      say.plans('exchanger.replace'),
+    ],
+  },
+  {
+    title: 'A filter that hides the pump',
+    heard: 'Stops with a code, mostly in the morning. Gauge is fine.',
+    system: 'premix-combi',
+    tell: ({ complain, answer, measure }) => [
+      complain('locksOut'),
+      answer('display.faultCode', 'water'),
+      measure('look.gaugeCold', 1.3, 'bar'),
+      measure('measure.pumpSupply', 231, 'V', { demand: 'heating' }),
+      answer('listen.pump', 'yes', { situation: { demand: 'heating' } }),
+      answer('look.gaugeKick', 'yes', { situation: { demand: 'heating' } }),
+      say.among(3, 'blockFilter.clogged', 'pressureSensor.fouled'),
+      say.notLikely(0.05, 'pump.seized', 'pump.electronicsDead', 'water.low'),
+      answer('look.blockFilter', 'clogged', { situation: { drained: true } }),
+      say.stands(0.85, 'blockFilter.clogged'),
+    ],
+  },
 ]

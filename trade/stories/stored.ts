@@ -146,4 +146,10 @@ export const stored: say.Story[] = [
       say.plans('elements.replace'),
     ],
   },
+  {
+    title: 'The immersion heater takes the electrics with it',
+    heard: 'When the boiler failed we put the immersion on, and everything went off.',
+    system: 'system-boiler',
+    tell: ({ complain, measure }) => [complain('trips'), measure('measure.immersionInsulation', 0.003, 'MΩ', off), say.stands(0.85, 'immersion.earthFault')],
+  },
 ]

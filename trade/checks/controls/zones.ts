@@ -56,7 +56,7 @@ export const zoneChecks: CheckRow[] = [
     'measure.transformerLoaded',
     'Secondary of the control transformer, every zone calling',
     heating,
-    number('V', parameter('transformer.loaded'), 'voltmeter', 1, [0, 40], [-1, 60]),
+    number('V', parameter('transformer.loaded'), 'voltmeterLow', 0.5, [0, 40], [-1, 60]),
     ['Above 22 V with all of them; it hums and is too hot to touch where it is too small.'],
     { access: 'live', cautions: [live], direct: true, minutes: 4, concerns: at('heating', 'transformerLive') },
   ),

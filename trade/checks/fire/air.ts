@@ -1,5 +1,5 @@
 import type { CheckRow } from '../../rows/row.ts'
-import { premix } from '../../rows/layouts.ts'
+import { openFlame, premix } from '../../rows/layouts.ts'
 import { at, caseOff, check, dead, gas, heating, live, number, off, oneOf, parameter, run, starting, state, volts, yesNo } from '../kinds.ts'
 
 const air = at('main', 'airProved')
@@ -46,21 +46,28 @@ export const airChecks: CheckRow[] = [
     ['Across the two supply pins of the plug, not the speed wires.'],
     { ...fanned, minutes: 2, concerns: air },
   ),
-  check(
-    'look.fanTurns',
-    'Does the fan turn when powered?',
-    starting,
-    oneOf(
-      [
-        { id: 'no', label: 'stands still', when: [{ read: run('main', 'fanSpeed', 'max'), below: 150 }] },
-        { id: 'slow', label: 'barely turns', when: [{ read: run('main', 'fanSpeed', 'max'), below: 1800 }] },
-        { id: 'yes', label: 'turns' },
-      ],
-      // what turns is not seen to stand still
-      [0.03, 0.03, 0.0002],
+  ...(
+    [
+      [premix, 2600],
+      [openFlame, 1800],
+    ] as const
+  ).map(([on, barely]) =>
+    check(
+      'look.fanTurns',
+      'Does the fan turn when powered?',
+      starting,
+      oneOf(
+        [
+          { id: 'no', label: 'stands still', when: [{ read: run('main', 'fanSpeed', 'max'), below: 150 }] },
+          { id: 'slow', label: 'barely turns', when: [{ read: run('main', 'fanSpeed', 'max'), below: barely }] },
+          { id: 'yes', label: 'turns' },
+        ],
+        // what stands is not seen to turn, nor what turns to stand
+        [0.004, 0.03, 0.0002],
+      ),
+      ['Torch at the inlet grille as the board calls for purge.'],
+      { ...opened, minutes: 1, cautions: ['Rotating parts.', caseOff], direct: true, concerns: air, on },
     ),
-    ['Torch at the inlet grille as the board calls for purge.'],
-    { ...opened, minutes: 1, cautions: ['Rotating parts.', caseOff], direct: true, concerns: air },
   ),
   check(
     'measure.tacho',
@@ -88,9 +95,9 @@ export const airChecks: CheckRow[] = [
     'measure.airSwitchRunning',
     'Air switch C–NO, fan running',
     starting,
-    yesNo({ yes: 'makes', no: 'stays open' }, [{ read: run('main', 'airSwitch', 'max'), above: 0.5 }], 0.03),
+    yesNo({ yes: 'makes', no: 'stays open' }, [{ read: run('main', 'airSwitch', 'max'), above: 0.5 }], 0.02),
     ['Volts across its contacts fall to nothing as it makes.'],
-    { ...fanned, concerns: air },
+    { ...fanned, direct: true, concerns: air },
   ),
   check(
     'measure.airPressure',

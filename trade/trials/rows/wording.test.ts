@@ -43,8 +43,10 @@ describe.each(all.map((one) => [one.system.id, one] as const))('the words of %s'
 
   it('measure 24 V on a range for 24 V, and mains by its bands', () => {
     for (const { id, result } of checks)
-      if (result.kind === 'number' && result.unit === 'V' && result.instrument === 'voltmeter')
+      if (result.kind === 'number' && result.unit === 'V' && result.instrument.startsWith('voltmeter')) {
         expect(result.range[1] >= 60 ? result.bands : result.width <= 1.5, id).toBeTruthy()
+        expect(result.instrument, id).toBe(result.range[1] >= 60 ? 'voltmeter' : 'voltmeterLow')
+      }
   })
 
   it('part what a sound boiler gives from nothing at every plug that is measured', () => {

@@ -10,6 +10,10 @@ const fanSeconds = 1.2
 /** How much faster than its rated speed a sound modulating fan could turn: the board drives it harder until it has the speed it asks for. From memory */
 const drive = 1.06
 
+/** supply volts at which its motor no longer turns, and above which it has its whole drive. From memory */
+const stalls = 60
+const whole = 200
+
 /** A modulating fan: supply always there, speed by command as long as it has the drive, reported by its tacho. */
 export const modulatingFan: Part = ({ s, dt, board, value, optional }) => {
   const reach = drive * value('fan.maximumSpeed') * value('fan.torque')
@@ -18,10 +22,10 @@ export const modulatingFan: Part = ({ s, dt, board, value, optional }) => {
   const commanded = optional('board.fanCommandDrive', 1)
   const share = lag(dt, fanSeconds)
   return () => {
-    const supplied = s[S.fanVolts]! > 100
+    const driven = Math.min(Math.max((s[S.fanVolts]! - stalls) / (whole - stalls), 0), 1)
     const command = board.outputs.fan === 'off' ? 0 : board.outputs.fan === 'purge' ? purge : s[S.fanCommand]!
     if (board.outputs.fan !== 'run') s[S.fanCommand] = command
-    s[S.fanSpeed]! += ((supplied ? Math.min(command * commanded, reach) : 0) - s[S.fanSpeed]!) * share
+    s[S.fanSpeed]! += (Math.min(command * commanded, reach * driven) - s[S.fanSpeed]!) * share
     s[S.tacho] = s[S.fanSpeed]! * tacho
   }
 }
