@@ -93,6 +93,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
   status('display.statusStored', 'Status shown most of the time while the store calls', 'stored', 'hotWater', 'storeCalled', ['Ten minutes into the call.'])
   // one code stood for all of them
   const toldApart = codes.some((one) => one.id === 'sensor') ? [] : codes.map((one) => one.id).filter((id) => /Sensor$|^overheat$/.test(id))
+  const ofElements = codes.map((one) => one.id).filter((id) => id === 'noHeat' || (id === 'overheat' && toldApart.length === 0))
   if (codes.length > 0)
     checks.push({
       id: 'display.faultCode',
@@ -105,6 +106,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
         kind: 'outcome',
         outcomes: [{ id: 'none', label: 'none' }, ...codes.map((one) => ({ id: one.id, label: `${one.display} · ${one.label}` }))],
         ...(toldApart.length > 0 && { once: [{ id: 'sensor', label: 'a sensor or the overheat device, not told which', means: toldApart }] }),
+        ...(ofElements.length > 1 && { once: [{ id: 'elements', label: 'elements do not heat, or overheat device', means: ofElements }] }),
         decide: { index: runs.filter((one) => ['full', 'heating', 'stored'].includes(one)).map((one) => run(one, 'code', 'max')), combine: 'max' },
         confusion: 0.02,
       },

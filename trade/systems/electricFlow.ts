@@ -21,7 +21,7 @@ const stagesIn: Stage = {
   proof: [{ signal: 'flame', above: 0.5 }],
   hold: 5,
   limit: 60,
-  onFail: { then: 'lockout', code: 'elements' },
+  onFail: { then: 'lockout', code: 'noHeat' },
   keeps: [
     {
       condition: { signal: 'flowSensor', below: 'board.highLimit' },
@@ -63,7 +63,7 @@ export const electricFlow: BoilerSystem = {
   codes: [
     { id: 'flow', display: 'fault lamp, slow', label: 'flow not proved' },
     { id: 'sensor', display: 'fault lamp, double', label: 'sensor out of range' },
-    { id: 'elements', display: 'fault lamp, quick', label: 'elements do not heat' },
+    { id: 'noHeat', display: 'fault lamp, quick', label: 'elements do not heat' },
     { id: 'overheat', display: 'fault lamp, steady', label: 'overheat device open' },
   ],
   dripPositions: [{ id: 'below', label: 'below the flow boiler', part: 'pipework' }],

@@ -10,11 +10,11 @@ const catalogue = catalogueFor('electric-flow', 'store-electric')!
 const hash = catalogueHash(catalogue)
 const known = nominalSignatures(catalogue)
 /** what a journal sees directly stands, with something else perhaps: pairs are plausible */
-function journal(fault: number): Entry[] {
+function journal(fault: string): Entry[] {
   const { complain, entry } = scriptedJournal()
-  return [complain('noHeating'), complain('noStoredHotWater'), entry('finding', { what: 'seen', fault: catalogue.faults[fault]!.id })]
+  return [complain('noHeating'), complain('noStoredHotWater'), entry('finding', { what: 'seen', fault })]
 }
-const wanted = { catalogue, entries: journal(2) }
+const wanted = { catalogue, entries: journal('vessel.corePassing') }
 
 let sent: { device: string; pairs: SimulatedPair[] }[]
 let others: SimulatedPair[]
@@ -95,7 +95,7 @@ describe('pairs simulated in the background', () => {
     for (let turns = 0; turns < 50 && resting.length === 0; turns++) await new Promise((turn) => setTimeout(turn))
     resting.shift()!()
     for (let turns = 0; turns < 50 && resting.length === 0; turns++) await new Promise((turn) => setTimeout(turn))
-    const next = { catalogue, entries: journal(12) }
+    const next = { catalogue, entries: journal('gauge.stuck') }
     void one.work(next)
     await until(work)
     const done = sent.flatMap(({ pairs }) => pairs.map(({ pair }) => pair))
