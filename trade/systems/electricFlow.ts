@@ -74,7 +74,7 @@ export const electricFlow: BoilerSystem = {
       sensorAndLimit,
       stagesIn,
       keepsHeating('hotWater'),
-      stage.storeWarm('hotWater'),
+      { ...stage.storeWarm('hotWater'), sign: 'the upper part of the store is hot' },
     ],
     heating: [...calledBy(stage.heatingChain, { heatCalled: callLamp }), flowProved, sensorAndLimit, stagesIn, keepsHeating('heating'), stage.radiatorsWarm],
   },

@@ -25,9 +25,9 @@ const words = computed(() => map.value.places.map((one) => `${one.label}: ${one.
         <path v-if="one.state === 'good'" d="M-4.2 .4l3 3L4.6 -3" class="cut" />
         <path v-else-if="one.state === 'bad'" d="M-4 0h8" class="cut" />
         <text
-          :x="one.side === 'right' ? 14 : 0"
-          :y="one.side === 'right' ? 4.5 : one.side === 'above' ? -15 : 23"
-          :text-anchor="one.side === 'right' ? 'start' : 'middle'"
+          :x="one.side === 'left' ? -14 : 0"
+          :y="one.side === 'left' ? 4.5 : one.side === 'above' ? -15 : 23"
+          :text-anchor="one.side === 'left' ? 'end' : 'middle'"
         >
           {{ one.label }}
         </text>

@@ -21,6 +21,26 @@ describe('the water map', () => {
     expect(waterMap([]).places).toEqual([])
   })
 
+  it('calls a store a store, and sets no label over another', () => {
+    const labels = (system: string) =>
+      waterMap(stockCatalogues[system]!.parts.map((one) => ({ ...one, probability: 0, state: 'untested' as const, provenBy: [] }))).places.map(
+        (one) => one.label,
+      )
+    expect(labels('electric-flow')).toEqual(expect.arrayContaining(['Store', 'Store valve', 'Radiators']))
+    expect(labels('system-boiler')).toEqual(expect.arrayContaining(['Cylinder', 'Hot-water valve']))
+    // so wide is a letter about, as it is drawn
+    for (const { system, parts } of Object.values(stockCatalogues)) {
+      const boxes = waterMap(parts.map((one) => ({ ...one, probability: 0, state: 'untested' as const, provenBy: [] }))).places.map(({ label, side, x, y }) => {
+        const wide = label.length * 5.4
+        const middle = y + (side === 'left' ? 0 : side === 'above' ? -19 : 19)
+        return { label, from: side === 'left' ? x - 14 - wide : x - wide / 2, to: side === 'left' ? x - 14 : x + wide / 2, top: middle - 6, bottom: middle + 6 }
+      })
+      for (const [index, a] of boxes.entries())
+        for (const b of boxes.slice(index + 1))
+          expect(a.from < b.to && b.from < a.to && a.top < b.bottom && b.top < a.bottom, `${system.id}: ${a.label} over ${b.label}`).toBe(false)
+    }
+  })
+
   it('takes no part for another because it begins alike', () => {
     // a cylinder’s thermostat is not on the water’s way, nor the pump’s core
     expect(place('cylinder', [part('cylinderStat', 'bad')])).toBeUndefined()

@@ -9,7 +9,9 @@ interface Place {
   x: number
   y: number
   /** where the label stands */
-  side: 'right' | 'above' | 'below'
+  side: 'left' | 'above' | 'below'
+  /** what it is called where a store stands in the cylinder’s place */
+  atStore?: string
 }
 
 /** Everything that may be on the water's way; what a boiler does not have is left out. */
@@ -18,11 +20,11 @@ const places: Place[] = [
   { id: 'relief', label: 'Relief valve', parts: ['relief', 'expansionRelief'], x: 20, y: 92, side: 'below' },
   { id: 'diverter', label: 'Diverter', parts: ['diverter', 'midValve'], x: 150, y: 92, side: 'above' },
   { id: 'heatingValve', label: 'Heating valve', parts: ['heatingValve', 'zone2Valve'], x: 205, y: 130, side: 'below' },
-  { id: 'hotWaterValve', label: 'Hot-water valve', parts: ['hotWaterValve'], x: 120, y: 116, side: 'below' },
+  { id: 'hotWaterValve', label: 'Hot-water valve', atStore: 'Store valve', parts: ['hotWaterValve'], x: 120, y: 116, side: 'below' },
   { id: 'plate', label: 'Plate', parts: ['plate'], x: 120, y: 168, side: 'below' },
-  { id: 'cylinder', label: 'Cylinder', parts: ['cylinder'], x: 120, y: 168, side: 'below' },
+  { id: 'cylinder', label: 'Cylinder', atStore: 'Store', parts: ['cylinder'], x: 120, y: 168, side: 'below' },
   { id: 'radiators', label: 'Radiators', parts: ['radiators', 'systemFilter', 'systemWater', 'bypass'], x: 205, y: 198, side: 'below' },
-  { id: 'pump', label: 'Pump', parts: ['pump'], x: 70, y: 130, side: 'right' },
+  { id: 'pump', label: 'Pump', parts: ['pump'], x: 70, y: 130, side: 'left' },
   { id: 'vessel', label: 'Vessel', parts: ['vessel'], x: 20, y: 168, side: 'below' },
   { id: 'fillingLoop', label: 'Filling loop', parts: ['fillingLoop'], x: 70, y: 198, side: 'below' },
   { id: 'gauge', label: 'Gauge', parts: ['gauge', 'pressureSensor', 'waterSwitch'], x: 20, y: 26, side: 'above' },
@@ -76,13 +78,14 @@ export interface Shown extends Place {
 
 /** The water map of a boiler: its places and what is known of them. */
 export function waterMap(parts: readonly PartState[]): { places: Shown[]; ways: Record<keyof typeof ways, string>; branches: string[] } {
-  const shown = places.flatMap((place): Shown[] => {
+  const store = parts.some(({ id, of, label }) => (of ?? id) === 'cylinder' && /\bstore\b/i.test(label))
+  const shown = places.flatMap(({ atStore, ...place }): Shown[] => {
     const own = parts.filter(({ id, of }) => place.parts.includes(of ?? id))
     if (own.length === 0) return []
     const bad = own.filter((one) => one.state === 'bad')
     const state = bad.length > 0 ? 'bad' : own.every((one) => one.state === 'good') ? 'good' : 'untested'
     const says = state === 'bad' ? bad.map((one) => one.label).join(', ') : state === 'good' ? 'proven good' : 'not proved'
-    return [{ ...place, state, says }]
+    return [{ ...place, ...(store && atStore && { label: atStore }), state, says }]
   })
   const line = (points: readonly (readonly [number, number])[]) => points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('')
   return { places: shown, ways: { heating: line(ways.heating), hotWater: line(ways.hotWater) }, branches: branches.map(line) }

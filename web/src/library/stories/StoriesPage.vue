@@ -48,6 +48,12 @@ const count = shelves.reduce((sum, one) => sum + one.stories.length, 0)
 .list {
   padding: 14px 20px 60px 24px;
   border-right: 1px solid var(--rule);
+  /* scrolls by itself, so that what was chosen stays in sight */
+  position: sticky;
+  top: 60px;
+  align-self: start;
+  height: calc(100dvh - 60px);
+  overflow-y: auto;
 }
 .back {
   display: inline-flex;
@@ -93,6 +99,9 @@ ul {
   .list {
     border-right: 0;
     padding: 12px 16px 40px;
+    position: static;
+    height: auto;
+    overflow: visible;
   }
   .list li a {
     min-height: 48px;
