@@ -78,6 +78,9 @@ export const state = (
   confusion: [confusion / seldomInvented, confusion],
 })
 
+/** A lead or wire, from end to end: it conducts or it does not. */
+export const whole = (key: string): OutcomeResult => state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, key, { below: 0.5 }, 0.03)
+
 /** A number on a linear scale. */
 export const number = (
   unit: UnitSymbol,

@@ -1,31 +1,54 @@
-import type { ControlScheme } from '@dewpoint/core/system'
+import type { Component, ControlScheme } from '@dewpoint/core/system'
 import { controls } from '../systems/parts/controls.ts'
 import { cylinderStat, highLimit, programmer as programmerParts } from './build.ts'
 import { callOf, limit, mains, programmer, thermostat, valve } from './mains.ts'
 
-/** Two 2-port valves, with or without a high limit in the hot-water motor's feed. */
-function twoPortValves(limited: boolean): ControlScheme {
+/** What differs where two 2-port valves are met. */
+interface Here {
+  id: string
+  label: string
+  says: string
+  boiler?: string
+  clock: 'Programmer' | 'Timer'
+  /** the stored water’s thermostat and valve, and the cables they are on */
+  stored: { thermostat: string; valve: string; from: string; cable: string }
+  /** a high limit in the feed of the stored water’s motor; else what to say there */
+  limited: true | { warning: string }
+  /** the clock and the stored water’s thermostat */
+  parts: { clock: Component; stat: Component }
+}
+
+/** Rooms and stored water by a 2-port valve each. */
+export function twoPortValves({ clock, stored, limited, parts, ...words }: Here): ControlScheme {
   const room = thermostat('heating', 'Room thermostat', 'room')
-  const cylinder = thermostat('hotWater', 'Cylinder thermostat', 'cylinder')
-  const high = limited ? [limit('cylinder')] : []
+  const store = thermostat('hotWater', stored.thermostat, stored.from)
+  const high = limited === true ? [limit(stored.from)] : []
   const heating = valve('heating', 'Heating valve', callOf('heating'), { motor: 'room heatingValve', own: 'heatingValve' })
-  const hotWater = valve('hotWater', 'Hot-water valve', limited ? 'highLimit.out' : callOf('hotWater'), {
-    motor: 'cylinder hotWaterValve',
-    own: 'hotWaterValve',
+  const hotWater = valve('hotWater', stored.valve, limited === true ? 'highLimit.out' : callOf('hotWater'), {
+    motor: `${stored.from} ${stored.cable}`,
+    own: stored.cable,
   })
   return mains({
-    id: limited ? 'two-valves-high-limit' : 'two-valves',
-    label: limited ? 'Two 2-port valves, cylinder with high limit' : 'Two 2-port valves',
-    says: 'Programmer to thermostat to valve motor; each valve’s end switch joins the permanent live to the boiler’s demand terminal.',
-    stretches: [programmer('Programmer', ['heatingOn', 'hotWaterOn']), room, cylinder, ...high, heating, hotWater],
-    circuits: { heating: [room, heating], hotWater: [cylinder, ...high, hotWater] },
+    ...words,
+    stretches: [programmer(clock, ['heatingOn', 'hotWaterOn']), room, store, ...high, heating, hotWater],
+    circuits: { heating: [room, heating], hotWater: [store, ...high, hotWater] },
     positions: { heatingValve: { device: 'heatingValve', way: 'only' }, hotWaterValve: { device: 'hotWaterValve', way: 'only' } },
-    ...(!limited && {
-      warnings: [{ terminal: 'hotWaterValve.motor', text: 'No high limit in this feed: not with an unvented cylinder. There it is unsafe; note it.' }],
-    }),
-    components: [programmerParts, controls.roomStat, cylinderStat, ...(limited ? [highLimit] : []), controls.heatingValve, controls.hotWaterValve],
+    components: [parts.clock, controls.roomStat, parts.stat, ...(limited === true ? [highLimit] : []), controls.heatingValve, controls.hotWaterValve],
+    ...(limited !== true && { warnings: [{ terminal: 'hotWaterValve.motor', text: limited.warning }] }),
   })
 }
 
-export const twoValves = twoPortValves(false)
-export const twoValvesHighLimit = twoPortValves(true)
+const usual = {
+  says: 'Programmer to thermostat to valve motor; each valve’s end switch joins the permanent live to the boiler’s demand terminal.',
+  clock: 'Programmer',
+  stored: { thermostat: 'Cylinder thermostat', valve: 'Hot-water valve', from: 'cylinder', cable: 'hotWaterValve' },
+  parts: { clock: programmerParts, stat: cylinderStat },
+} satisfies Partial<Here>
+
+export const twoValves = twoPortValves({
+  ...usual,
+  id: 'two-valves',
+  label: 'Two 2-port valves',
+  limited: { warning: 'No high limit in this feed: not with an unvented cylinder. There it is unsafe; note it.' },
+})
+export const twoValvesHighLimit = twoPortValves({ ...usual, id: 'two-valves-high-limit', label: 'Two 2-port valves, cylinder with high limit', limited: true })

@@ -1,8 +1,16 @@
 import type { Layout } from '@dewpoint/core/system'
 import { laidOut, openFlame, zoned, type Layouts } from './layouts.ts'
 
+/** What a part is called on systems laid out so. */
+interface Called {
+  on: Layouts
+  called: [usual: string | RegExp, here: string][]
+}
+
+const waterSwitches = { pumpProvingSwitch: 'Pump-proving switch', lowWaterSwitch: 'Low-water switch', flowSwitch: 'Flow switch' }
+
 /** What a part is called on systems where it does another’s job. */
-const words: { on: Layouts; called: [usual: string | RegExp, here: string][] }[] = [
+const words: Called[] = [
   {
     on: zoned,
     called: [
@@ -47,27 +55,13 @@ const words: { on: Layouts; called: [usual: string | RegExp, here: string][] }[]
       ['the burner door', 'the chamber panel'],
     ],
   },
-  {
-    on: { waterProof: ['pumpProvingSwitch'] },
+  ...(['pumpProvingSwitch', 'lowWaterSwitch', 'flowSwitch'] as const).map((kind): Called => ({
+    on: { waterProof: [kind] },
     called: [
-      ['Water switch', 'Pump-proving switch'],
-      [/\bwater switch\b/, 'pump-proving switch'],
+      ['Water switch', waterSwitches[kind]],
+      [/\bwater switch\b/, waterSwitches[kind].toLowerCase()],
     ],
-  },
-  {
-    on: { waterProof: ['lowWaterSwitch'] },
-    called: [
-      ['Water switch', 'Low-water switch'],
-      [/\bwater switch\b/, 'low-water switch'],
-    ],
-  },
-  {
-    on: { waterProof: ['flowSwitch'] },
-    called: [
-      ['Water switch', 'Flow switch'],
-      [/\bwater switch\b/, 'flow switch'],
-    ],
-  },
+  })),
 ]
 
 /** A text in the words of a system laid out so. */

@@ -1,6 +1,6 @@
 import type { CheckRow } from '../../rows/row.ts'
 import { oneHeatingCircuit, withEndSwitch, zoned as isZoned } from '../../rows/layouts.ts'
-import { at, check, cue, dead, heating, hotWater, live, none, number, off, oneOf, parameter, run, state, volts, yesNo } from '../kinds.ts'
+import { at, check, cue, dead, heating, hotWater, live, none, number, off, oneOf, parameter, run, state, volts, yesNo, whole } from '../kinds.ts'
 
 const heatCalled = at('heating', 'heatCalled')
 const tested: Partial<CheckRow> = { access: 'live', cautions: [live] }
@@ -184,42 +184,21 @@ export const controlChecks: CheckRow[] = [
     ['Dial past the store’s temperature, common to call.'],
     { ...deadTest, concerns: at('hotWater', 'statCalls') },
   ),
-  check(
-    'measure.heatingWire',
-    'Heating call wire, end to end',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'heatingWire.continuity', { below: 0.5 }, 0.03),
-    ['Identified at both ends, both ends off.'],
-    {
-      ...deadTest,
-      minutes: 6,
-      concerns: heatCalled,
-    },
-  ),
-  check(
-    'measure.hotWaterWire',
-    'Hot-water call wire, end to end',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'hotWaterWire.continuity', { below: 0.5 }, 0.03),
-    ['Identified at both ends, both ends off.'],
-    {
-      ...deadTest,
-      minutes: 6,
-      concerns: at('hotWater', 'statCalls'),
-    },
-  ),
-  check(
-    'measure.zone2Wire',
-    'Zone 2 call wire, end to end',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'zone2Wire.continuity', { below: 0.5 }, 0.03),
-    ['Both ends off.'],
-    {
-      ...deadTest,
-      minutes: 6,
-      concerns: at('heating', 'statCalls'),
-    },
-  ),
+  check('measure.heatingWire', 'Heating call wire, end to end', off, whole('heatingWire.continuity'), ['Identified at both ends, both ends off.'], {
+    ...deadTest,
+    minutes: 6,
+    concerns: heatCalled,
+  }),
+  check('measure.hotWaterWire', 'Hot-water call wire, end to end', off, whole('hotWaterWire.continuity'), ['Identified at both ends, both ends off.'], {
+    ...deadTest,
+    minutes: 6,
+    concerns: at('hotWater', 'statCalls'),
+  }),
+  check('measure.zone2Wire', 'Zone 2 call wire, end to end', off, whole('zone2Wire.continuity'), ['Both ends off.'], {
+    ...deadTest,
+    minutes: 6,
+    concerns: at('heating', 'statCalls'),
+  }),
   check(
     'measure.heatingValveLive',
     'Permanent live at the heating valve',

@@ -1,6 +1,6 @@
 import type { CheckRow } from '../../rows/row.ts'
 import { openFlame, premix } from '../../rows/layouts.ts'
-import { at, caseOff, check, dead, gas, heating, live, number, off, oneOf, parameter, run, starting, state, volts, yesNo } from '../kinds.ts'
+import { at, caseOff, check, dead, gas, heating, live, number, off, oneOf, parameter, run, starting, state, volts, yesNo, whole } from '../kinds.ts'
 
 const air = at('main', 'airProved')
 const burning = at('main', 'keepsBurning')
@@ -137,14 +137,13 @@ export const airChecks: CheckRow[] = [
     ['Duty or volts on the command wire, by the maker’s figures. A good fan with a dead command stands still.'],
     { ...fanned, minutes: 3, concerns: air },
   ),
-  check(
-    'measure.fanLead',
-    'Fan lead, board to plug, continuity',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'fanLead.continuity', { below: 0.5 }, 0.03),
-    ['Both plugs off, core by core.'],
-    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: air },
-  ),
+  check('measure.fanLead', 'Fan lead, board to plug, continuity', off, whole('fanLead.continuity'), ['Both plugs off, core by core.'], {
+    ...opened,
+    minutes: 4,
+    cautions: [dead],
+    direct: true,
+    concerns: air,
+  }),
   check(
     'measure.airSwitchMakes',
     'Pressure at which the air switch makes',

@@ -21,6 +21,7 @@ import {
   starting,
   state,
   volts,
+  whole,
 } from '../kinds.ts'
 
 const lit = at('main', 'lit')
@@ -120,14 +121,13 @@ export const burnerChecks: CheckRow[] = [
     ['At the valve’s terminals, to neutral.'],
     { ...fanned, concerns: at('heating', 'pilotProved') },
   ),
-  check(
-    'measure.gasValveLead',
-    'Gas valve lead, board to plug, continuity',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'gasValveLead.continuity', { below: 0.5 }, 0.03),
-    ['Both plugs off, core by core.'],
-    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: lit },
-  ),
+  check('measure.gasValveLead', 'Gas valve lead, board to plug, continuity', off, whole('gasValveLead.continuity'), ['Both plugs off, core by core.'], {
+    ...opened,
+    minutes: 4,
+    cautions: [dead],
+    direct: true,
+    concerns: lit,
+  }),
   check(
     'measure.gasValveCoil',
     'Gas valve coil resistance',
@@ -286,14 +286,13 @@ export const burnerChecks: CheckRow[] = [
     ['Manometer on the pilot’s test point, or its pipe eased at the burner, room ventilated.'],
     { ...opened, minutes: 6, direct: true, cautions: [gas, live], concerns: at('heating', 'pilotProved') },
   ),
-  check(
-    'measure.flameLead',
-    'Lead of the sensing electrode, end to end',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'flameElectrode.lead', { below: 0.5 }, 0.03),
-    ['Both ends off, moved while it is measured.'],
-    { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: burning },
-  ),
+  check('measure.flameLead', 'Lead of the sensing electrode, end to end', off, whole('flameElectrode.lead'), ['Both ends off, moved while it is measured.'], {
+    ...opened,
+    minutes: 3,
+    cautions: [dead],
+    direct: true,
+    concerns: burning,
+  }),
   check(
     'measure.earthContinuity',
     'Earth, from the burner to the supply',

@@ -25,6 +25,7 @@ import {
   thermistor,
   volts,
   yesNo,
+  whole,
 } from '../kinds.ts'
 
 const seen = at('hotWater', 'tapSeen')
@@ -60,7 +61,7 @@ export const hotWaterChecks: CheckRow[] = [
     'measure.turbineLead',
     'Turbine lead, plug to board, continuity',
     off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'turbineLead.continuity', { below: 0.5 }, 0.03),
+    whole('turbineLead.continuity'),
     ['Both plugs off, core by core, and no core to another.'],
     { ...opened, minutes: 5, cautions: [dead], direct: true, concerns: seen },
   ),
@@ -177,7 +178,7 @@ export const hotWaterChecks: CheckRow[] = [
     'measure.diverterLead',
     'Diverter lead, board to plug, continuity',
     off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'diverterLead.continuity', { below: 0.5 }, 0.03),
+    whole('diverterLead.continuity'),
     ['Both plugs off, core by core, and no core to another.'],
     { ...opened, minutes: 5, cautions: [dead], direct: true, concerns: over },
   ),
@@ -520,7 +521,7 @@ export const hotWaterChecks: CheckRow[] = [
       `measure.${part}Lead`,
       `Lead of the ${name} thermistor, plug to board`,
       off,
-      state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, `${part}Lead.continuity`, { below: 0.5 }, 0.03),
+      whole(`${part}Lead.continuity`),
       ['Both plugs off, core by core, moved while it is measured.'],
       { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: concerned },
     ),

@@ -26,6 +26,7 @@ import {
   stored,
   volts,
   yesNo,
+  whole,
 } from '../kinds.ts'
 
 const water = at('heating', 'waterProved')
@@ -67,14 +68,13 @@ export const waterChecks: CheckRow[] = [
       on: electric,
     },
   ),
-  check(
-    'measure.pumpLead',
-    'Pump lead, board to plug, continuity',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'pumpLead.continuity', { below: 0.5 }, 0.03),
-    ['Both plugs off, core by core.'],
-    { ...opened, minutes: 4, cautions: [dead], direct: true, concerns: water },
-  ),
+  check('measure.pumpLead', 'Pump lead, board to plug, continuity', off, whole('pumpLead.continuity'), ['Both plugs off, core by core.'], {
+    ...opened,
+    minutes: 4,
+    cautions: [dead],
+    direct: true,
+    concerns: water,
+  }),
   check(
     'measure.pumpWinding',
     'Pump winding, resistance',
@@ -378,14 +378,13 @@ export const waterChecks: CheckRow[] = [
     ['Power on, at the sensor’s own plug; the lead moved while it is measured.'],
     { ...opened, minutes: 4, cautions: [live], direct: true, concerns: water },
   ),
-  check(
-    'measure.waterSwitchLead',
-    'Lead of the water switch, plug to board',
-    off,
-    state({ id: 'whole', label: 'closed' }, { id: 'open', label: 'open' }, 'waterSwitchLead.continuity', { below: 0.5 }, 0.03),
-    ['Both plugs off, core by core.'],
-    { ...opened, minutes: 3, cautions: [dead], direct: true, concerns: water },
-  ),
+  check('measure.waterSwitchLead', 'Lead of the water switch, plug to board', off, whole('waterSwitchLead.continuity'), ['Both plugs off, core by core.'], {
+    ...opened,
+    minutes: 3,
+    cautions: [dead],
+    direct: true,
+    concerns: water,
+  }),
   check(
     'measure.waterSwitchRest',
     'Water switch at rest, contacts',

@@ -120,7 +120,7 @@ function oneTerminal({ s, optional }: Plant): () => void {
   return () => {
     const own = s[S.hotWaterCallVolts]!
     const there = Math.max(s[S.heatCallVolts]!, own)
-    const driven = own > 100 ? s[S.hotWaterValve]! > 0.8 : s[S.hotWaterValve]! > 0.8 && !byHand
+    const driven = s[S.hotWaterValve]! > 0.8 && (own > 100 || !byHand)
     s[S.heatCallVolts] = there
     s[S.hotWaterCallVolts] = driven ? there : 0
   }

@@ -20,17 +20,17 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
   const sensor = !Number.isNaN(response)
   const offset = optional('pressureSensor.readsHigh', 0)
   const wired = optional('pressureSensor.lead', 1) > 0.5
-  const switchLead = optional('waterSwitchLead.continuity', 1) > 0.5
-  const switchStuck = switchLead && optional('waterSwitch.stuckMade', 0) > 0.5
+  const switchHeard = optional('waterSwitchLead.continuity', 1) > 0.5
+  const switchStuck = optional('waterSwitch.stuckMade', 0) > 0.5
   const follows = optional('gauge.follows', 1)
   const misreads = optional('gauge.readsHigh', 0)
-  const switchWorks = switchLead ? optional('waterSwitch.works', 1) : 0
+  const switchWorks = optional('waterSwitch.works', 1)
   const { waterProof } = system.layout
   const calm = cushion.pressure
   const state = new Float64Array([0, 0, calm, 0]) // grown, pump before, sensed at pump start, seconds since last time
   s[S.pressure] = s[S.gauge] = calm
   if (sensor) s[S.sensedPressure] = wired ? calm : 0
-  s[S.waterSwitch] = (switchLead && calm > letsGo) || switchStuck ? 1 : 0
+  s[S.waterSwitch] = switchHeard && (switchStuck || calm > letsGo) ? 1 : 0
   return () => {
     const pumping = s[S.pumpVolts]! > 180 ? 1 : 0
     state[3]! += dt
@@ -52,7 +52,7 @@ export const pressure: Part = ({ s, dt, clock, system, value, optional }) => {
       s[S.pressureRise] = pumping > 0 ? s[S.sensedPressure]! - state[2]! : 0
     }
     s[S.reliefFlow] = relief
-    s[S.waterSwitch] = switchStuck || (switchWorks > 0.5 && proved(s, waterProof, cushion.pressure, pumping * rise)) ? 1 : 0
+    s[S.waterSwitch] = switchHeard && (switchStuck || (switchWorks > 0.5 && proved(s, waterProof, cushion.pressure, pumping * rise))) ? 1 : 0
   }
 }
 
