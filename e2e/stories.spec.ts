@@ -25,6 +25,19 @@ test('a story is walked entry by entry: suspects move, and what an engineer woul
   await expect(walk.getByRole('status')).toHaveText('entry 2 of 4')
 })
 
+test('the story opened stands in sight in the list, and its steps below the bar however far one reads', async ({ app, page }) => {
+  await page.setViewportSize({ width: 1280, height: 500 })
+  await page.goto(app.address('/library/stories/four-findings-in-one-old-case?entry=9'))
+  await expect(page.getByRole('navigation', { name: 'Stories' }).getByRole('link', { name: 'Four findings in one old case' })).toBeInViewport()
+  const steps = page.getByRole('button', { name: 'Next entry' })
+  await expect(page.getByRole('region', { name: 'Suspects' }).getByRole('listitem').first()).toContainText('%')
+  await page.mouse.move(900, 400)
+  await page.mouse.wheel(0, 2000)
+  await expect.poll(() => page.evaluate<number>('scrollY')).toBeGreaterThan(0)
+  const bar = await page.getByRole('banner').boundingBox()
+  await expect.poll(async () => (await steps.boundingBox())!.y).toBeGreaterThanOrEqual(bar!.height)
+})
+
 test('danger stops a story as it stops a case; an address that is no story says so', async ({ app, page }) => {
   await page.goto(app.address('/library/stories/products-in-the-air?entry=2'))
   await expect(page.getByRole('alert').filter({ hasText: 'Danger stops the case.' })).toBeVisible()

@@ -118,7 +118,7 @@ onMounted(async () => {
   display: flex;
   align-items: center;
   gap: 20px;
-  min-height: 60px;
+  min-height: var(--bar);
   padding: 0 12px 0 20px;
   border-bottom: 1px solid var(--rule);
   background: var(--paper);
@@ -164,7 +164,7 @@ onMounted(async () => {
 /* seen wherever the page is scrolled to */
 .notice.grave {
   position: sticky;
-  top: 60px;
+  top: var(--bar);
   z-index: 9;
   border-left-color: var(--stop);
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import StoryWalk from './StoryWalk.vue'
 import { shelves, storyAt } from './walk.ts'
@@ -11,12 +11,15 @@ const step = computed(() => {
   const asked = Number(route.query.entry)
   return Number.isInteger(asked) && asked >= 1 ? Math.min(asked, 99) : 1
 })
+const list = ref<HTMLElement>()
+// opened by its address, a story is chosen out of sight
+onMounted(() => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' }))
 const count = shelves.reduce((sum, one) => sum + one.stories.length, 0)
 </script>
 
 <template>
   <main class="stories" :class="{ chosen }">
-    <nav class="list" aria-label="Stories">
+    <nav ref="list" class="list" aria-label="Stories">
       <router-link :to="{ name: 'library' }" class="eyebrow back">Library</router-link>
       <h1>Stories</h1>
       <p class="dim">{{ count }} whole call-outs, as engineers live them. Walk one entry by entry and see the suspects move.</p>
@@ -50,9 +53,9 @@ const count = shelves.reduce((sum, one) => sum + one.stories.length, 0)
   border-right: 1px solid var(--rule);
   /* scrolls by itself, so that what was chosen stays in sight */
   position: sticky;
-  top: 60px;
+  top: var(--bar);
   align-self: start;
-  height: calc(100dvh - 60px);
+  height: calc(100dvh - var(--bar));
   overflow-y: auto;
 }
 .back {

@@ -112,7 +112,7 @@ h2 {
 }
 .steps {
   position: sticky;
-  top: 0;
+  top: var(--bar);
   z-index: 1;
   display: flex;
   gap: 16px;
