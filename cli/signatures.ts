@@ -8,6 +8,8 @@ import {
   pairsOf,
   signatureFileBytes,
   simulatePairs,
+  singleRuns,
+  type SingleRuns,
   type Catalogue,
   type Exceptions,
 } from '@dewpoint/core/diagnosis'
@@ -42,13 +44,15 @@ async function buildAll(): Promise<void> {
     fork(import.meta.filename, [], { execArgv: ['--import', 'tsx'], serialization: 'advanced' }),
   )
 
-  const singles = (await shareOut(
+  // the longest first, so that no core waits for another at the end
+  const longest = stale.toSorted((one, other) => workOf(other) - workOf(one))
+  const built = await shareOut(
     helpers,
-    stale.map(({ system }) => ({ system: system.id })),
-  )) as Float32Array[]
-  const pieces = helpers.length * 8
-  for (const [index, catalogue] of stale.entries()) {
-    const own = singles[index]!
+    longest.map(({ system }) => ({ system: system.id })),
+  )
+  const pieces = helpers.length * 16
+  for (const catalogue of stale) {
+    const own = built[longest.indexOf(catalogue)] as Float32Array
     if (catalogue.system.controls) {
       writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, noExceptions))
       console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults`)
@@ -69,14 +73,24 @@ async function buildAll(): Promise<void> {
   for (const helper of helpers) helper.disconnect()
 }
 
+/** Steps of the plant that the single faults of a system take. */
+function workOf({ faults, runs }: Catalogue): number {
+  return faults.length * runs.reduce((sum, { seconds, step = 0.5 }) => sum + seconds / step, 0)
+}
+
 function fresh(catalogue: Catalogue): boolean {
   const bytes = readShipped(catalogue.system.id)
   return bytes !== null && isFreshSignatureFile(catalogue, bytes)
 }
 
+/** The runs of single faults of the system whose pairs are at work. */
+let alone: { system: string; runs: SingleRuns } | undefined
+
 function work({ system, singles, from = 0, to = 0 }: Job): Answer {
   const catalogue = known[system]!
-  return singles ? simulatePairs(catalogue, singles, pairsOf(catalogue).slice(from, to)) : buildSingles(catalogue)
+  if (!singles) return buildSingles(catalogue)
+  if (alone?.system !== system) alone = { system, runs: singleRuns(catalogue) }
+  return simulatePairs(catalogue, singles, pairsOf(catalogue).slice(from, to), alone.runs)
 }
 
 /** Hands jobs to whichever helper is free; answers in the order of the jobs. */

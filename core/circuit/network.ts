@@ -50,19 +50,30 @@ export interface Network {
   present(): Element[]
 }
 
-/**
- * Compiles a netlist.
- *
- * @throws RangeError naming an element whose value is not a positive finite number, or a name used twice
- */
-export function network({ ground, elements }: Netlist): Network {
+/** What a netlist is before anything in it is switched or moved. */
+interface Compiled {
+  ground: string
+  nodes: string[]
+  nodeIndex: ReadonlyMap<string, number>
+  names: string[]
+  elementIndex: ReadonlyMap<string, number>
+  kind: Uint8Array
+  ends: Int32Array
+  value: Float64Array
+  inner: Float64Array
+}
+
+const compiled = new WeakMap<readonly Element[], Compiled>()
+
+function compile({ ground, elements }: Netlist): Compiled {
+  const known = compiled.get(elements)
+  if (known?.ground === ground) return known
   const nodes = [...new Set([ground, ...elements.flatMap(endsOf)])]
   const nodeIndex = new Map(nodes.map((name, index) => [name, index]))
   const names = elements.map((one) => one.id)
   const elementIndex = new Map(names.map((name, index) => [name, index]))
   if (elementIndex.size < names.length) throw new RangeError(`two elements are called ${names.find((name, index) => names.indexOf(name) < index)}`)
   const count = elements.length
-  const size = nodes.length
   const kind = Uint8Array.from(elements, (one) => kindOf[one.kind])
   const ends = new Int32Array(count * 4)
   const value = new Float64Array(count)
@@ -78,6 +89,23 @@ export function network({ ground, elements }: Netlist): Network {
     else if (one.kind === 'source') [value[index], inner[index]] = [one.volts, positive(one.ohms, 'ohms')]
     else if (one.kind === 'transformer') [value[index], inner[index]] = [positive(one.ratio, 'ratio'), positive(one.ohms, 'ohms')]
   })
+  const whole = { ground, nodes, nodeIndex, names, elementIndex, kind, ends, value, inner }
+  compiled.set(elements, whole)
+  return whole
+}
+
+/**
+ * Compiles a netlist; the same elements again cost next to nothing, so they are not to be changed afterwards.
+ *
+ * @throws RangeError naming an element whose value is not a positive finite number, or a name used twice
+ */
+export function network(netlist: Netlist): Network {
+  const { elements } = netlist
+  const { nodes, nodeIndex, names, elementIndex, kind, inner, ...asWritten } = compile(netlist)
+  const count = elements.length
+  const size = nodes.length
+  const ends = asWritten.ends.slice()
+  const value = asWritten.value.slice()
   const made = new Uint8Array(count).fill(1)
   const re = new Float64Array(size)
   const im = new Float64Array(size)
@@ -240,7 +268,7 @@ export function network({ ground, elements }: Netlist): Network {
     }
   }
 
-  const named = (index: Map<string, number>, what: string) => (name: string) => {
+  const named = (index: ReadonlyMap<string, number>, what: string) => (name: string) => {
     const found = index.get(name)
     if (found === undefined) throw new RangeError(`the circuit has no ${what} "${name}"`)
     return found

@@ -48,6 +48,8 @@ export {
   type SimulatedPair,
   simulatePair,
   simulatePairs,
+  type SingleRuns,
+  singleRuns,
   singlesByRow,
   wiredWith,
   withPairs,

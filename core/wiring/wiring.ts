@@ -69,9 +69,8 @@ export interface Wiring {
 export function wire(scheme: ControlScheme, value: (key: string) => number, optional: (key: string, otherwise: number) => number): Wiring {
   let parts = known.get(scheme)
   if (!parts) known.set(scheme, (parts = partsOf(scheme)))
-  const { elements, rules, motors } = parts
+  const { elements, index, rules, motors, circuits, movable } = parts
   const net = network({ ground: 'supply._earth', elements })
-  const index = new Map(net.elements.map((id, at) => [id, at]))
   const owns = new Map(
     scheme.devices.map(({ id }) => [
       id,
@@ -110,10 +109,8 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
   const fuses = rules.filter(({ id }) => id.endsWith('.fuse')).map(({ id }) => index.get(id)!)
   const asFound = Int32Array.from(net.ends)
   const store = () => optional('cylinder.temperature', 25)
-  const circuits = [...new Set(scheme.devices.flatMap((one) => one.circuit ?? []))]
   // what was asked last, as flags; nothing yet
   const last = new Int8Array(circuits.length + 4).fill(-1)
-  const movable = scheme.devices.map(({ kind }) => kindOf(kind).motor !== undefined)
   let turning = true
   let movedNow: readonly Move[] | undefined
   let solved = false
@@ -288,6 +285,9 @@ function partsOf(scheme: ControlScheme) {
   const order = nodeOrder(elements)
   return {
     elements,
+    index: new Map(elements.map(({ id }, at) => [id, at])),
+    circuits: [...new Set(scheme.devices.flatMap((one) => one.circuit ?? []))],
+    movable: scheme.devices.map(({ kind }) => kindOf(kind).motor !== undefined),
     rules,
     motors: motors.map(({ device, element, enough, hold }) => {
       const own = scheme.devices[device]!.id

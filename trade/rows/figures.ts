@@ -5,6 +5,7 @@ import { nominal, type BoilerSystem } from '@dewpoint/core/system'
  * A step whose figure this system does not have is left out.
  */
 export function inFigures(steps: readonly string[], system: BoilerSystem): string[] {
+  if (!steps.some((step) => step.includes('{'))) return [...steps]
   const values = nominal(system)
   return steps.flatMap((step) => {
     let known = true

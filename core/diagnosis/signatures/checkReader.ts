@@ -2,18 +2,24 @@ import { type PhaseRecord, pressureStory, readTimeline, simulate, type Timeline 
 import type { Parameters } from '../../system/index.ts'
 import { type Catalogue, type Check, type OutcomeResult, type Read, simulatedChecks } from '../catalogue/index.ts'
 
+/** What is read in runs that need not be simulated, by run. */
+export type LentRuns = ReadonlyMap<string, ReadonlyMap<Read, number>>
+
 /**
- * Makes a reader of checks that simulates a run or story only when a check asks for it, and writes each over the same memory.
+ * Makes a reader of checks that simulates a run or story only when a check asks for it and nobody lends it, and writes each over the same memory.
  *
  * @returns what every wanted check reads in a plant: a number, the index of an outcome, NaN for "not reached"
  */
-export function checkReader(catalogue: Catalogue): (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at?: number) => void {
+export function checkReader(
+  catalogue: Catalogue,
+): (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at?: number, lent?: LentRuns) => void {
   const runs = new Map(catalogue.runs.map((run) => [run.id, run]))
   const stories = new Map(catalogue.stories.map((story) => [story.id, story]))
   const memory = new Map<string, Timeline>()
   const timelines = new Map<string, Timeline>()
   const records = new Map<string, PhaseRecord[]>()
   let plant: Parameters = {}
+  let lentRuns: LentRuns | undefined
 
   const timelineOf = (id: string): Timeline => {
     let timeline = timelines.get(id)
@@ -45,11 +51,12 @@ export function checkReader(catalogue: Catalogue): (parameters: Parameters, want
       if (read.take === 'change') return record.after - record.before
       return read.take === 'climb' ? record.highest - record.before : record[read.take]
     }
-    return readTimeline(timelineOf(read.run), read.signal, read.reduce)
+    return lentRuns?.get(read.run)?.get(read) ?? readTimeline(timelineOf(read.run), read.signal, read.reduce)
   }
 
-  return (parameters, wanted, into, at = 0) => {
+  return (parameters, wanted, into, at = 0, lent) => {
     plant = parameters
+    lentRuns = lent
     timelines.clear()
     records.clear()
     for (let index = 0; index < wanted.length; index++) into[at + index] = valueOf(wanted[index]!, take)

@@ -1,8 +1,9 @@
-import { type Catalogue, type Check, simulatedChecks, sourcesOf } from '../catalogue/index.ts'
-import { checkReader } from './checkReader.ts'
+import { type Catalogue, type Check, readsOf, simulatedChecks, sourcesOf } from '../catalogue/index.ts'
+import { checkReader, type LentRuns } from './checkReader.ts'
 import { combined, healthyDraws } from './healthyPlants.ts'
 import { drawCount, pairDraws, plantOf } from './hypotheses.ts'
 import { pairIndex, pairsOf } from './pairs.ts'
+import type { SingleRuns } from './singleRuns.ts'
 
 /**
  * Simulates the rows with at most one fault: the healthy appliance, every single fault, and last "no demand".
@@ -77,8 +78,14 @@ export function composePlant(values: Float32Array, width: number, a: number, b: 
  *
  * @param singles as {@link buildSingles} gives them
  * @param pairs those to be simulated
+ * @param alone where many pairs are simulated: a run in which not both change anything at all is taken from here, and not simulated again
  */
-export function simulatePairs(catalogue: Catalogue, singles: Float32Array, pairs: readonly (readonly [number, number])[] = pairsOf(catalogue)): Exceptions {
+export function simulatePairs(
+  catalogue: Catalogue,
+  singles: Float32Array,
+  pairs: readonly (readonly [number, number])[] = pairsOf(catalogue),
+  alone?: SingleRuns,
+): Exceptions {
   const healthy = healthyDraws(catalogue.system, drawCount)
   const checks = simulatedChecks(catalogue)
   const width = checks.length
@@ -94,9 +101,11 @@ export function simulatePairs(catalogue: Catalogue, singles: Float32Array, pairs
     const places = [...checks.keys()].filter((index) => meets(sources[index]!, change[a]!, change[b]!))
     if (places.length === 0) continue
     const clashing = places.map((index) => checks[index]!)
+    const moves = (fault: number, run: string) => change[fault]!.has(`run ${run}`) || alone!.changes(fault, run)
+    const lent = alone && lentRuns(new Set(clashing.flatMap(runsOf)), [a, b], moves, alone)
     compose(singles, width, a, b, composed, 0)
     for (let draw = 0; draw < pairDraws; draw++) {
-      read(plantOf(catalogue, [a, b], draw, healthy), clashing, simulated)
+      read(plantOf(catalogue, [a, b], draw, healthy), clashing, simulated, 0, lent?.(draw))
       places.forEach((index, place) => {
         const value = Math.fround(simulated[place]!)
         if (same(value, composed[draw * width + index]!)) return
@@ -106,6 +115,20 @@ export function simulatePairs(catalogue: Catalogue, singles: Float32Array, pairs
     }
   }
   return { at: Uint32Array.from(at), values: Float32Array.from(found) }
+}
+
+/** The runs in which not both of two faults move anything, as they are with the one that does, or with none. */
+function lentRuns(runs: Iterable<string>, pair: number[], moves: (fault: number, run: string) => boolean, alone: SingleRuns): (draw: number) => LentRuns {
+  const lent: [run: string, mover: number | undefined][] = []
+  for (const run of runs) {
+    const movers = pair.filter((fault) => moves(fault, run))
+    if (movers.length < 2) lent.push([run, movers[0]])
+  }
+  return (draw) => new Map(lent.map(([run, mover]) => [run, alone.reads(mover, draw, run)]))
+}
+
+function runsOf(check: Check): string[] {
+  return readsOf(check).flatMap((read) => ('run' in read ? [read.run] : []))
 }
 
 /** Which runs and stories each fault changes anything in. */
