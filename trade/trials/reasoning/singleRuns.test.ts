@@ -13,7 +13,7 @@ describe('runs of single faults', () => {
     // nobody asks the store's thermostat while the rooms are heated; a flat vessel shows wherever water gets warm
     expect(alone.changes(index('cylinderStat.doesNotClose'), 'heating')).toBe(false)
     expect(alone.changes(index('cylinderStat.doesNotClose'), 'stored')).toBe(true)
-    expect(alone.changes(index('vessel.flat'), 'heating')).toBe(true)
+    expect(alone.changes(index('vessel.lostCharge'), 'heating')).toBe(true)
   })
 
   it('read what the checks read', () => {
@@ -30,9 +30,9 @@ describe('runs of single faults', () => {
 describe('pairs that take a run from a single fault', () => {
   it('read as if it had been simulated with both', () => {
     const { values } = loadSignatures(catalogue)
-    const some = pairsOf(catalogue).filter((_pair, at) => at % 101 === 7)
+    const some = pairsOf(catalogue).filter((_pair, at) => at % 211 === 7)
     const simulated = simulatePairs(catalogue, values, some)
-    expect(simulated.at.length).toBeGreaterThan(100)
+    expect(simulated.at.length).toBeGreaterThan(30)
     expect(simulatePairs(catalogue, values, some, singleRuns(catalogue))).toEqual(simulated)
   })
 })
