@@ -42,8 +42,8 @@ interface VoltageReading {
 /** A scheme brought to life: contacts follow what is asked, motors follow their volts. */
 export interface Wiring {
   net: Network
-  /** moves everything on by some seconds */
-  step(asked: Asked, seconds: number): void
+  /** moves everything on by some seconds; whether a voltage or a valve is otherwise than before */
+  step(asked: Asked, seconds: number): boolean
   /** lets everything come to rest: valves drive, end switches make */
   settle(asked: Asked): void
   /** where a valve's motor stands, 0 rest to 1 end of travel */
@@ -162,8 +162,8 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
     }
     return same
   }
-  const solve = (): void => {
-    if (solved) return
+  const solve = (): boolean => {
+    if (solved) return false
     net.solve()
     for (const fuse of fuses) {
       if (net.made[fuse] && Math.abs(net.current(fuse)) > blowsAt) {
@@ -173,6 +173,7 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
       }
     }
     solved = true
+    return true
   }
   const turn = (seconds: number): boolean => {
     turning = false
@@ -189,10 +190,12 @@ export function wire(scheme: ControlScheme, value: (key: string) => number, opti
     return turning
   }
   const places = new Map(scheme.devices.map(({ id }, at) => [id, { at, held: optional(`${id}.heldOpen`, 0) }]))
-  const step = (asked: Asked, seconds: number): void => {
+  const step = (asked: Asked, seconds: number): boolean => {
     hear(asked)
-    solve()
+    // no contact has moved and no motor is on its way: nothing can be otherwise
+    if (!solve() && !turning) return false
     turn(seconds)
+    return true
   }
   /** volts between two terminals with a meter on them; everything stands as before once it is taken off */
   const probed = (element: number, one: string, other: string, pickUp: boolean): number => {

@@ -32,13 +32,8 @@ export function wired(plant: Plant, scheme: ControlScheme): () => void {
   const cold: NonNullable<Asked['cold']> = { heating: false, hotWater: false, zone2: false }
   const asked: Asked = { programmed: script.programmed ?? { heating: true, hotWater: true }, cold, pumping: false }
   s[S.hotWaterSelected] = optional('board.hotWaterOn', 1)
-  return () => {
-    const asks = clock[1]! > 0.5
-    cold.heating = asks && script.heating && room
-    cold.zone2 = asks && script.zone2 === true && second
-    cold.hotWater = store() && asks && storeSet
-    asked.pumping = board.outputs.pump
-    wiring.step(asked, dt)
+  let heatCall = 0
+  const measure = () => {
     for (let index = 0; index < measured.length; index++) {
       const { column, over, under } = measured[index]!
       s[column] = Math.abs(wiring.volts(over, under))
@@ -47,10 +42,18 @@ export function wired(plant: Plant, scheme: ControlScheme): () => void {
       const { column, device, way } = valves[index]!
       s[column] = wiring.open(device, way)
     }
-    if (script.linked && asks) s[S.heatCallVolts] = s[S.supplyVolts]!
-    s[S.heatCallVolts] = s[S.heatCallVolts]! * heard
+    heatCall = s[S.heatCallVolts]!
     if (!shared || !stored) return
     const heats = stored.way === 'only' ? wiring.position(stored.device) > 0.8 : wiring.open(stored.device, 'hotWater') > 0.8
     if (!heats) s[S.hotWaterCallVolts] = 0
+  }
+  return () => {
+    const asks = clock[1]! > 0.5
+    cold.heating = asks && script.heating && room
+    cold.zone2 = asks && script.zone2 === true && second
+    cold.hotWater = store() && asks && storeSet
+    asked.pumping = board.outputs.pump
+    if (wiring.step(asked, dt)) measure()
+    s[S.heatCallVolts] = (script.linked && asks ? s[S.supplyVolts]! : heatCall) * heard
   }
 }
