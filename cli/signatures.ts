@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import {
   buildSingles,
+  drawCount,
   isFreshSignatureFile,
   noExceptions,
   pairsOf,
@@ -25,8 +26,10 @@ import { readShipped, writeShipped } from '@dewpoint/trade/shipped'
  * A file that belongs to its catalogue already is left alone unless forced; --stale only names those that do not. The work is shared out over one process a core.
  */
 const known: Record<string, Catalogue> = { ...stockCatalogues, ...Object.fromEntries(wiredCatalogues().map((one) => [one.system.id, one])) }
-type Job = { system: string; singles?: Float32Array; from?: number; to?: number }
-type Answer = Float32Array | Exceptions
+/** The single faults of a system; their runs only where its pairs are simulated too. */
+type Singles = { values: Float32Array; runs?: SingleRuns }
+type Job = { system: string; singles?: Singles; from?: number; to?: number }
+type Answer = Singles | Exceptions
 
 if (process.send) process.on('message', (job) => process.send!(work(job as Job)))
 else await buildAll()
@@ -50,11 +53,11 @@ async function buildAll(): Promise<void> {
     helpers,
     longest.map(({ system }) => ({ system: system.id })),
   )
-  const pieces = helpers.length * 16
+  const pieces = helpers.length * 8
   for (const catalogue of stale) {
-    const own = built[longest.indexOf(catalogue)] as Float32Array
-    if (catalogue.system.controls) {
-      writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, noExceptions))
+    const own = built[longest.indexOf(catalogue)] as Singles
+    if (!own.runs) {
+      writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own.values, noExceptions))
       console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults`)
       continue
     }
@@ -67,7 +70,7 @@ async function buildAll(): Promise<void> {
       at: Uint32Array.from(parts.flatMap((part) => [...part.at])),
       values: Float32Array.from(parts.flatMap((part) => [...part.values])),
     }
-    writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own, exceptions))
+    writeShipped(catalogue.system.id, signatureFileBytes(catalogue, own.values, exceptions))
     console.log(`${catalogue.system.id}: ${catalogue.faults.length} faults, ${pairsOf(catalogue).length} pairs`)
   }
   for (const helper of helpers) helper.disconnect()
@@ -83,14 +86,12 @@ function fresh(catalogue: Catalogue): boolean {
   return bytes !== null && isFreshSignatureFile(catalogue, bytes)
 }
 
-/** The runs of single faults of the system whose pairs are at work. */
-let alone: { system: string; runs: SingleRuns } | undefined
-
 function work({ system, singles, from = 0, to = 0 }: Job): Answer {
   const catalogue = known[system]!
-  if (!singles) return buildSingles(catalogue)
-  if (alone?.system !== system) alone = { system, runs: singleRuns(catalogue) }
-  return simulatePairs(catalogue, singles, pairsOf(catalogue).slice(from, to), alone.runs)
+  if (singles) return simulatePairs(catalogue, singles.values, pairsOf(catalogue).slice(from, to), singles.runs)
+  if (catalogue.system.controls) return { values: buildSingles(catalogue) }
+  const { runs, keep } = singleRuns(catalogue)
+  return { values: buildSingles(catalogue, drawCount, keep), runs }
 }
 
 /** Hands jobs to whichever helper is free; answers in the order of the jobs. */

@@ -1,25 +1,25 @@
 import { type PhaseRecord, pressureStory, readTimeline, simulate, type Timeline } from '../../plant/index.ts'
 import type { Parameters } from '../../system/index.ts'
 import { type Catalogue, type Check, type OutcomeResult, type Read, simulatedChecks } from '../catalogue/index.ts'
+import type { Lender } from './singleRuns.ts'
 
-/** What is read in runs that need not be simulated, by run. */
-export type LentRuns = ReadonlyMap<string, ReadonlyMap<Read, number>>
+/** Reads checks in one plant after the other. */
+export interface CheckReader {
+  /** What every wanted check reads in a plant: a number, the index of an outcome, NaN for "not reached". */
+  (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at?: number, lent?: Lender): void
+  /** A run of the plant that was read last; good until the next is read. */
+  timelineOf: (run: string) => Timeline
+}
 
-/**
- * Makes a reader of checks that simulates a run or story only when a check asks for it and nobody lends it, and writes each over the same memory.
- *
- * @returns what every wanted check reads in a plant: a number, the index of an outcome, NaN for "not reached"
- */
-export function checkReader(
-  catalogue: Catalogue,
-): (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at?: number, lent?: LentRuns) => void {
+/** Makes a reader of checks that simulates a run or story only when a check asks for it and nobody lends it, and writes each over the same memory. */
+export function checkReader(catalogue: Catalogue): CheckReader {
   const runs = new Map(catalogue.runs.map((run) => [run.id, run]))
   const stories = new Map(catalogue.stories.map((story) => [story.id, story]))
   const memory = new Map<string, Timeline>()
   const timelines = new Map<string, Timeline>()
   const records = new Map<string, PhaseRecord[]>()
   let plant: Parameters = {}
-  let lentRuns: LentRuns | undefined
+  let lender: Lender | undefined
 
   const timelineOf = (id: string): Timeline => {
     let timeline = timelines.get(id)
@@ -51,16 +51,17 @@ export function checkReader(
       if (read.take === 'change') return record.after - record.before
       return read.take === 'climb' ? record.highest - record.before : record[read.take]
     }
-    return lentRuns?.get(read.run)?.get(read) ?? readTimeline(timelineOf(read.run), read.signal, read.reduce)
+    return lender?.(read) ?? readTimeline(timelineOf(read.run), read.signal, read.reduce)
   }
 
-  return (parameters, wanted, into, at = 0, lent) => {
+  const read = (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at = 0, lent?: Lender) => {
     plant = parameters
-    lentRuns = lent
+    lender = lent
     timelines.clear()
     records.clear()
     for (let index = 0; index < wanted.length; index++) into[at + index] = valueOf(wanted[index]!, take)
   }
+  return Object.assign(read, { timelineOf })
 }
 
 /** What every simulated check reads in one plant, in catalogue order. */

@@ -8,5 +8,5 @@ export { exclusive, linkTo, pairAt, pairCount, pairIndex, pairsOf, togetherIn } 
 export { probeColumn, probed, readings, wiredWith } from './probedWiring.ts'
 export { isFreshSignatureFile, readSignatureFile, signatureFileBytes } from './signatureFile.ts'
 export { buildSingles, composePlant, type Exceptions, noExceptions, simulatePairs, singlesByRow } from './simulateRows.ts'
-export { singleRuns, type SingleRuns } from './singleRuns.ts'
+export { runReads, singleRuns, type SingleRuns } from './singleRuns.ts'
 export { holdsPair, type SimulatedPair, simulatePair, withPairs } from './simulatedPairs.ts'

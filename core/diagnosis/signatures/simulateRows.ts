@@ -1,18 +1,19 @@
-import { type Catalogue, type Check, readsOf, simulatedChecks, sourcesOf } from '../catalogue/index.ts'
-import { checkReader, type LentRuns } from './checkReader.ts'
+import { type Catalogue, type Check, simulatedChecks, sourcesOf } from '../catalogue/index.ts'
+import { checkReader } from './checkReader.ts'
 import { combined, healthyDraws } from './healthyPlants.ts'
 import { drawCount, pairDraws, plantOf } from './hypotheses.ts'
 import { pairIndex, pairsOf } from './pairs.ts'
-import type { SingleRuns } from './singleRuns.ts'
+import { type KeepRuns, lending, type SingleRuns } from './singleRuns.ts'
 
 /**
  * Simulates the rows with at most one fault: the healthy appliance, every single fault, and last "no demand".
  *
  * @param draws how many plants of each; the rest copy them
+ * @param keep called after every plant, as {@link singleRuns} wants it
  * @returns [row][draw][check], faults + 2 rows
  */
-export function buildSingles(catalogue: Catalogue, draws = drawCount): Float32Array {
-  const building = singlesByRow(catalogue, draws)
+export function buildSingles(catalogue: Catalogue, draws = drawCount, keep?: KeepRuns): Float32Array {
+  const building = singlesByRow(catalogue, draws, keep)
   for (;;) {
     const { done, value } = building.next()
     if (done) return value
@@ -20,7 +21,7 @@ export function buildSingles(catalogue: Catalogue, draws = drawCount): Float32Ar
 }
 
 /** {@link buildSingles}, resting after every row with the share that is done, for whoever has other things to do meanwhile. */
-export function* singlesByRow(catalogue: Catalogue, draws = drawCount): Generator<number, Float32Array> {
+export function* singlesByRow(catalogue: Catalogue, draws = drawCount, keep?: KeepRuns): Generator<number, Float32Array> {
   const healthy = healthyDraws(catalogue.system, drawCount)
   const checks = simulatedChecks(catalogue)
   const width = checks.length
@@ -37,6 +38,7 @@ export function* singlesByRow(catalogue: Catalogue, draws = drawCount): Generato
       }
       const plant = row <= count ? plantOf(catalogue, row === 0 ? [] : [row - 1], draw, healthy) : combined(healthy[draw]!, [patches[draw % patches.length]!])
       read(plant, checks, values, at)
+      keep?.(row, draw, read.timelineOf)
     }
     yield (row + 1) / (count + 2)
   }
@@ -78,13 +80,13 @@ export function composePlant(values: Float32Array, width: number, a: number, b: 
  *
  * @param singles as {@link buildSingles} gives them
  * @param pairs those to be simulated
- * @param alone where many pairs are simulated: a run in which not both change anything at all is taken from here, and not simulated again
+ * @param runs where many pairs are simulated: a run in which not both change anything at all is taken from here, and not simulated again
  */
 export function simulatePairs(
   catalogue: Catalogue,
   singles: Float32Array,
   pairs: readonly (readonly [number, number])[] = pairsOf(catalogue),
-  alone?: SingleRuns,
+  runs?: SingleRuns,
 ): Exceptions {
   const healthy = healthyDraws(catalogue.system, drawCount)
   const checks = simulatedChecks(catalogue)
@@ -92,6 +94,7 @@ export function simulatePairs(
   const read = checkReader(catalogue)
   const sources = checks.map(sourcesOf)
   const change = changes(catalogue, singles, checks, sources)
+  const lend = runs && lending(catalogue, runs, change)
   const composed = new Float32Array(pairDraws * width)
   const found: number[] = []
   const at: number[] = []
@@ -101,8 +104,7 @@ export function simulatePairs(
     const places = [...checks.keys()].filter((index) => meets(sources[index]!, change[a]!, change[b]!))
     if (places.length === 0) continue
     const clashing = places.map((index) => checks[index]!)
-    const moves = (fault: number, run: string) => change[fault]!.has(`run ${run}`) || alone!.changes(fault, run)
-    const lent = alone && lentRuns(new Set(clashing.flatMap(runsOf)), [a, b], moves, alone)
+    const lent = lend?.(a, b)
     compose(singles, width, a, b, composed, 0)
     for (let draw = 0; draw < pairDraws; draw++) {
       read(plantOf(catalogue, [a, b], draw, healthy), clashing, simulated, 0, lent?.(draw))
@@ -115,20 +117,6 @@ export function simulatePairs(
     }
   }
   return { at: Uint32Array.from(at), values: Float32Array.from(found) }
-}
-
-/** The runs in which not both of two faults move anything, as they are with the one that does, or with none. */
-function lentRuns(runs: Iterable<string>, pair: number[], moves: (fault: number, run: string) => boolean, alone: SingleRuns): (draw: number) => LentRuns {
-  const lent: [run: string, mover: number | undefined][] = []
-  for (const run of runs) {
-    const movers = pair.filter((fault) => moves(fault, run))
-    if (movers.length < 2) lent.push([run, movers[0]])
-  }
-  return (draw) => new Map(lent.map(([run, mover]) => [run, alone.reads(mover, draw, run)]))
-}
-
-function runsOf(check: Check): string[] {
-  return readsOf(check).flatMap((read) => ('run' in read ? [read.run] : []))
 }
 
 /** Which runs and stories each fault changes anything in. */

@@ -1,54 +1,79 @@
-import { readTimeline, simulate, type Timeline } from '../../plant/index.ts'
+import { readTimeline, type Timeline } from '../../plant/index.ts'
 import { type Catalogue, type Read, readsOf, simulatedChecks } from '../catalogue/index.ts'
-import { healthyDraws } from './healthyPlants.ts'
-import { drawCount, type FaultSet, pairDraws, plantOf } from './hypotheses.ts'
+import { pairDraws } from './hypotheses.ts'
 
-/** The runs of the plants with one fault or none, simulated once each, when they are asked for. */
+/** Something read in a run. */
+type RunRead = Extract<Read, { run: string }>
+
+/** What is read in a run that need not be simulated; undefined where it has to be. */
+export type Lender = (read: RunRead) => number | undefined
+
+/** The runs of the plants with one fault or none, as data that another process can be given. */
 export interface SingleRuns {
-  /** Whether a fault changes anything in a run, however little and whether it is read or not, in any of the plants a pair has. */
-  changes(fault: number, run: string): boolean
-  /** What every check takes from a run in one plant: with that fault, or with none. */
-  reads(fault: number | undefined, draw: number, run: string): ReadonlyMap<Read, number>
+  /** [nothing wrong, every fault][plant of a pair][read], in the order of {@link runReads} */
+  reads: Float64Array
+  /** [every fault][run]: 1 where it changes anything, however little and whether it is read or not, in any of the plants a pair has */
+  moved: Uint8Array
 }
 
-/** See {@link SingleRuns}. Keeps what is read, and of the plants in order the whole run: some thirty megabytes a system. */
-export function singleRuns(catalogue: Catalogue): SingleRuns {
-  const healthy = healthyDraws(catalogue.system, drawCount)
-  const scripts = new Map(catalogue.runs.map((run) => [run.id, run]))
-  const reads = simulatedChecks(catalogue).flatMap(readsOf)
-  const memory = new Map<string, Timeline>()
-  const sound = new Map<string, Timeline>()
-  const known = new Map<string, { reads: ReadonlyMap<Read, number>; changed: boolean }>()
+/** To be called once a plant of a row, nothing wrong first, then every fault; `timelineOf` gives its runs. */
+export type KeepRuns = (row: number, draw: number, timelineOf: (run: string) => Timeline) => void
 
-  const simulated = (faults: FaultSet, draw: number, run: string, into?: Timeline) =>
-    simulate(catalogue.system, plantOf(catalogue, faults, draw, healthy), scripts.get(run)!, into)
-  const readIn = (timeline: Timeline, run: string) => {
-    const read = new Map<Read, number>()
-    for (const one of reads) if ('run' in one && one.run === run) read.set(one, readTimeline(timeline, one.signal, one.reduce))
-    return read
+/** Everything the checks of a catalogue read in runs. */
+export function runReads(catalogue: Catalogue): RunRead[] {
+  return simulatedChecks(catalogue)
+    .flatMap(readsOf)
+    .filter((read) => 'run' in read)
+}
+
+/** Keeps what pairs can take from the single faults while {@link buildSingles} simulates these. */
+export function singleRuns(catalogue: Catalogue): { runs: SingleRuns; keep: KeepRuns } {
+  const wanted = runReads(catalogue)
+  const scripts = catalogue.runs.map((run) => run.id)
+  const rows = catalogue.faults.length + 1
+  const runs = { reads: new Float64Array(rows * pairDraws * wanted.length), moved: new Uint8Array((rows - 1) * scripts.length) }
+  const sound = new Map<string, Float64Array>()
+  const keep: KeepRuns = (row, draw, timelineOf) => {
+    if (row >= rows || draw >= pairDraws) return
+    const from = (row * pairDraws + draw) * wanted.length
+    wanted.forEach(({ run, signal, reduce }, at) => (runs.reads[from + at] = readTimeline(timelineOf(run), signal, reduce)))
+    scripts.forEach((run, at) => {
+      const { values } = timelineOf(run)
+      if (row === 0) sound.set(`${run} ${draw}`, values.slice())
+      else if (differ(values, sound.get(`${run} ${draw}`)!)) runs.moved[(row - 1) * scripts.length + at] = 1
+    })
   }
-  const soundRun = (draw: number, run: string): Timeline => {
-    const key = `${draw} ${run}`
-    let timeline = sound.get(key)
-    if (!timeline) sound.set(key, (timeline = simulated([], draw, run)))
-    return timeline
-  }
-  const of = (fault: number, draw: number, run: string) => {
-    const key = `${fault} ${draw} ${run}`
-    let one = known.get(key)
-    if (one) return one
-    const timeline = simulated([fault], draw, run, memory.get(run))
-    memory.set(run, timeline)
-    known.set(key, (one = { reads: readIn(timeline, run), changed: differ(timeline.values, soundRun(draw, run).values) }))
-    return one
-  }
-  return {
-    changes: (fault, run) => Array.from({ length: pairDraws }, (_unused, draw) => draw).some((draw) => of(fault, draw, run).changed),
-    reads: (fault, draw, run) => (fault === undefined ? readIn(soundRun(draw, run), run) : of(fault, draw, run).reads),
-  }
+  return { runs, keep }
 }
 
 function differ(one: Float64Array, other: Float64Array): boolean {
   for (let index = 0; index < one.length; index++) if (!Object.is(one[index], other[index])) return true
   return false
+}
+
+/**
+ * Lends a pair the runs in which not both of its faults move anything, as they are with the one that does, or with none.
+ *
+ * @param change runs in which a fault is known to change something that is read, as `run ID`, by fault; what is not read is looked up
+ */
+export function lending(
+  catalogue: Catalogue,
+  { reads, moved }: SingleRuns,
+  change: readonly ReadonlySet<string>[],
+): (a: number, b: number) => (draw: number) => Lender {
+  const place = new Map(runReads(catalogue).map((read, at) => [read, at]))
+  const scripts = catalogue.runs.map((run) => run.id)
+  const moves = (fault: number, at: number) => change[fault]!.has(`run ${scripts[at]!}`) || moved[fault * scripts.length + at] === 1
+  return (a, b) => {
+    /** row each run is taken from */
+    const rows = new Map<string, number>()
+    scripts.forEach((run, at) => {
+      const movers = [a, b].filter((fault) => moves(fault, at))
+      if (movers.length < 2) rows.set(run, (movers[0] ?? -1) + 1)
+    })
+    return (draw) => (read) => {
+      const row = rows.get(read.run)
+      return row === undefined ? undefined : reads[(row * pairDraws + draw) * place.size + place.get(read)!]
+    }
+  }
 }
