@@ -1,10 +1,12 @@
 import type { Catalogue, Fault } from '../catalogue/index.ts'
 
 /**
- * How many pairs of faults have a row of their own: the likeliest. A rarer one is put together where nothing likelier explains a journal.
- * Chosen: what is weighed within the budgets, and about nine tenths of what two faults at once amount to.
+ * The likeliest pairs of faults have a row of their own: as many as amount to this share of what two faults at once amount to. A rarer
+ * one is put together where nothing likelier explains a journal. Chosen: what is weighed, and simulated beforehand, within the budgets.
  */
-const pairRows = 8000
+const pairShare = 0.8
+/** So few are all given one; and no more than so many. */
+const [fewPairs, mostPairs] = [4000, 8000]
 
 /** Two modes of one part that set the same parameter cannot stand at once. */
 export function exclusive(a: Fault, b: Fault): boolean {
@@ -27,8 +29,8 @@ export function togetherIn({ prior: { sharedBackground, ownBackground } }: Pick<
 }
 
 /**
- * The pairs of faults that have a row, in the order of the signature rows: those of which one brings the other about, then by what
- * the two are assumed to amount to at the age they are likeliest.
+ * The pairs of faults that have a row, in the order of the signature rows: those of which one brings the other about, and those the two
+ * of which amount to most at the age they are likeliest.
  */
 export function pairsOf(catalogue: Pick<Catalogue, 'faults' | 'prior'>): readonly (readonly [number, number])[] {
   let pairs = known.get(catalogue.faults)
@@ -51,11 +53,17 @@ function likeliest(catalogue: Pick<Catalogue, 'faults' | 'prior'>): [number, num
       pairs.push({ pair: [a, b], weight: linked ? Infinity : odds[a]! * odds[b]! * together(one, other) })
     }),
   )
-  if (pairs.length > pairRows) {
-    const least = pairs.map((one) => one.weight).sort((one, other) => other - one)[pairRows]!
-    return pairs.filter((one) => one.weight > least).map((one) => one.pair)
-  }
-  return pairs.map((one) => one.pair)
+  const likely = pairs.toSorted((one, other) => other.weight - one.weight)
+  const kept = new Set(likely.slice(0, enough(likely.map(({ weight }) => weight))))
+  return pairs.filter((one) => kept.has(one)).map(({ pair }) => pair)
+}
+
+/** How many pairs amount to {@link pairShare} of all beside those with a link, which weigh infinitely much. */
+function enough(falling: number[]): number {
+  if (falling.length <= fewPairs) return falling.length
+  let left = pairShare * falling.filter(Number.isFinite).reduce((sum, weight) => sum + weight, 0)
+  const last = falling.findIndex((weight) => Number.isFinite(weight) && (left -= weight) <= 0)
+  return Math.min(last < 0 ? falling.length : last + 1, mostPairs)
 }
 
 /** How many pairs the faults of a catalogue make, with a row or without. */
