@@ -45,7 +45,7 @@ import {
   type Suspect,
 } from './catalogue/index.ts'
 import { accessLeft, hangsOn, rankChecks, type Ranking, runsFirst, runsThrough } from './choice/index.ts'
-import { answered, dangersIn, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
+import { answered, blind, dangersIn, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
 import type { Signatures } from './signatures/index.ts'
 
 /** suspects are listed down to this share */
@@ -84,7 +84,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const shares = mended ? standingNow(signatures, belief) : belief.posterior
 
   // choice
-  const done = new Set([...answered(journal), ...journal.impossible, ...cannot])
+  const done = new Set([...answered(journal), ...blind(catalogue, journal), ...journal.impossible, ...cannot])
   const ranking = rankingOf(catalogue, weighed, order, done, costs, rules)
 
   // account

@@ -1,7 +1,7 @@
 import type { Check } from '@dewpoint/core/diagnosis'
 import type { BoilerSystem } from '@dewpoint/core/system'
 import type { mainRunOf } from '../readings/runs.ts'
-import { run } from './kinds.ts'
+import { onDisplay, run, shown } from './kinds.ts'
 
 /** Checks whose outcomes are a system’s own stages, statuses, codes and drip positions. */
 export function displayedChecks(system: BoilerSystem, runs: readonly string[], main: ReturnType<typeof mainRunOf>): Check[] {
@@ -70,9 +70,10 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
           // lamps that stand for two states are told apart by what is called
           label: `shows “${one.display}”${statuses.filter(({ display }) => display === one.display).length > 1 ? `: ${one.label}` : ''}`,
         })),
-        decide: { index: [run(runId, 'status', runId === 'full' ? 'modeWhileLit' : 'mode')], combine: 'max' },
+        decide: { index: [shown(runId, 'status', runId === 'full' ? 'modeWhileLit' : 'mode')], combine: 'max' },
         confusion: 0.04,
       },
+      ...onDisplay,
       minutes: 2,
       access: 'none',
       how,
@@ -110,6 +111,7 @@ export function displayedChecks(system: BoilerSystem, runs: readonly string[], m
         decide: { index: runs.filter((one) => ['full', 'heating', 'stored'].includes(one)).map((one) => run(one, 'code', 'max')), combine: 'max' },
         confusion: 0.02,
       },
+      ...onDisplay,
       minutes: 1,
       access: 'none',
       how: ['Read it before resetting.', 'Note the code history if the display keeps one.'],

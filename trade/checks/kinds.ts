@@ -21,6 +21,10 @@ export const run = (id: string, signal: SignalName, by: Reduce['by'], window: { 
   signal,
   reduce: { by, ...window } as Reduce,
 })
+/** A value the display shows: nothing where it is dark. */
+export const shown = (...[id, signal, by, window]: Parameters<typeof run>): Read => ({ ...run(id, signal, by, window), given: 'displayOn' })
+/** Not asked for once the display is dark. */
+export const onDisplay = { blindBy: { check: 'look.display', outcome: 'no' } } as const
 export const parameter = (key: string): Read => ({ parameter: key })
 export const story = (id: string, phase: number, take: Extract<Read, { story: string }>['take']): Read => ({ story: id, phase, take })
 

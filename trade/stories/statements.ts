@@ -53,6 +53,11 @@ export const offers = (first: number, ...checks: string[]): Statement => ({
   says: `one of ${checks.join(', ')} is among the first ${first} checks`,
   holds: (now) => now.next.slice(0, first).some((one) => checks.includes(one.check)),
 })
+/** Of some checks none is offered among the first so many; by how their ids begin. */
+export const offersNone = (first: number, beginning: string, words: string): Statement => ({
+  says: `none of the first ${first} checks is ${words}`,
+  holds: (now) => now.next.slice(0, first).every((one) => !one.check.startsWith(beginning)),
+})
 export const causeToFind = (fault: string, cause: string): Statement => ({
   says: `${cause} is to be looked for behind ${fault}`,
   holds: (now) => now.causes.some((one) => one.fault === fault && one.by.some((each) => each.fault === cause || each.check?.check === cause)),

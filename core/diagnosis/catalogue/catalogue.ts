@@ -18,9 +18,14 @@ export interface Story {
   phases: Phase[]
 }
 
-/** Where the true value behind a check comes from: never typed, always read. */
+/**
+ * Where the true value behind a check comes from: never typed, always read. With `given` nothing can be read of a run in which that
+ * signal is never on: "not reached".
+ */
 export type Read =
-  { run: string; signal: SignalName; reduce: Reduce } | { parameter: string } | { story: string; phase: number; take: keyof PhaseRecord | 'change' | 'climb' }
+  | { run: string; signal: SignalName; reduce: Reduce; given?: SignalName }
+  | { parameter: string }
+  | { story: string; phase: number; take: keyof PhaseRecord | 'change' | 'climb' }
 
 /** An instrument with its error: `absolute` in the check's unit, `relative` as a share of the reading. */
 export interface Instrument {
@@ -106,6 +111,8 @@ export interface Check {
   isDifference?: true
   /** other checks that read the same thing at another place or with another instrument */
   sameAs?: string[]
+  /** nothing can be read here once another check came out so: it is not asked for */
+  blindBy?: { check: string; outcome: string }
   /** the part is seen, or tested alone: one reading may move the odds further */
   direct?: boolean
   /** what it must not read: a danger that stops the case, by these outcomes, or above or below this in its unit */

@@ -1,5 +1,5 @@
 import type { EntryOf } from '../../casebook/index.ts'
-import type { Check, Doubt, Experience, Refusal } from '../catalogue/index.ts'
+import { type Catalogue, type Check, type Doubt, type Experience, placeOfOutcome, type Refusal } from '../catalogue/index.ts'
 import type { Act } from './acts.ts'
 
 /** One reading as the likelihood takes it: several of one check between two repairs are one. */
@@ -61,6 +61,15 @@ export interface JournalRead {
 /** Checks that would tell nothing new if made again now: made since the last change, or about the time before. */
 export function answered({ evidence, mendings }: Pick<JournalRead, 'evidence' | 'mendings'>): string[] {
   return evidence.filter((one) => one.check.before || one.epoch === mendings.length).map((one) => one.check.id)
+}
+
+/** Checks nothing can be read at, by what was seen last since the last change: a figure on a display that is dark. */
+export function blind({ checks }: Pick<Catalogue, 'checks'>, { evidence, mendings }: Pick<JournalRead, 'evidence' | 'mendings'>): string[] {
+  const seen = evidence.filter((one) => one.epoch === mendings.length && one.doubt === 0)
+  return checks.flatMap(({ id, blindBy }) => {
+    const last = blindBy && seen.findLast((one) => one.check.id === blindBy.check)
+    return last && last.outcomes.at(-1) === placeOfOutcome(last.check, blindBy!.outcome) ? [id] : []
+  })
 }
 
 /** Whether anything has been put right, as it seems. */

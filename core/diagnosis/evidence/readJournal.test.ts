@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { scriptedJournal, writtenAt, type Entry } from '../../casebook/index.ts'
 import type { Catalogue } from '../catalogue/index.ts'
 import { numberOf, outcomeOf, smallCatalogue, smallCheck } from '../tests/testCatalogue.ts'
-import { answered, isRepaired } from './journalRead.ts'
+import { answered, blind, isRepaired } from './journalRead.ts'
 import { readJournal } from './readJournal.ts'
 
 const fault = (id: string, part: string): Catalogue['faults'][number] => ({
@@ -202,6 +202,16 @@ describe('repairs and acts', () => {
     expect(answered(read(...journal))).toEqual(['seen', 'told'])
     // before the repair the check was answered, after it it is worth making again
     expect(answered(read(...journal.slice(0, 2)))).toEqual([])
+  })
+
+  it('leave nothing to be read where the last look since then says so', () => {
+    const dark = { ...catalogue, checks: [...catalogue.checks, smallCheck('figure', numberOf(), { blindBy: { check: 'seen', outcome: 'dry' } })] }
+    const blindAfter = (...entries: Entry[]) => blind(dark, readJournal(dark, entries))
+    expect(blindAfter(answer('seen', 'dry'))).toEqual(['figure'])
+    expect(blindAfter(answer('seen', 'wet'))).toEqual([])
+    expect(blindAfter(answer('seen', 'dry'), answer('seen', 'wet'))).toEqual([])
+    expect(blindAfter(answer('seen', 'dry', { sureness: 'unsure' }))).toEqual([])
+    expect(blindAfter(answer('seen', 'dry'), repair('mend pump'))).toEqual([])
   })
 
   it('a remedy done again works less often; one that failed hardly did', () => {

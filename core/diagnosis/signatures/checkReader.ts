@@ -1,7 +1,7 @@
-import { type PhaseRecord, pressureStory, readTimeline, simulate, type Timeline } from '../../plant/index.ts'
+import { type PhaseRecord, pressureStory, simulate, type Timeline } from '../../plant/index.ts'
 import type { Parameters } from '../../system/index.ts'
 import { type Catalogue, type Check, type OutcomeResult, type Read, simulatedChecks } from '../catalogue/index.ts'
-import type { Lender } from './singleRuns.ts'
+import { type Lender, readRun } from './singleRuns.ts'
 
 /** Reads checks in one plant after the other. */
 export interface CheckReader {
@@ -51,7 +51,7 @@ export function checkReader(catalogue: Catalogue): CheckReader {
       if (read.take === 'change') return record.after - record.before
       return read.take === 'climb' ? record.highest - record.before : record[read.take]
     }
-    return lender?.(read) ?? readTimeline(timelineOf(read.run), read.signal, read.reduce)
+    return lender?.(read) ?? readRun(timelineOf(read.run), read)
   }
 
   const read = (parameters: Parameters, wanted: readonly Check[], into: Float32Array | number[], at = 0, lent?: Lender) => {

@@ -5,6 +5,12 @@ import { pairDraws } from './hypotheses.ts'
 /** Something read in a run. */
 type RunRead = Extract<Read, { run: string }>
 
+/** What is read of a run; NaN where it never came to that, or what it is seen on is dark. */
+export function readRun(timeline: Timeline, { signal, reduce, given }: RunRead): number {
+  if (given !== undefined && !(readTimeline(timeline, given, { by: 'max', to: Infinity }) > 0.5)) return NaN
+  return readTimeline(timeline, signal, reduce)
+}
+
 /** What is read in a run that need not be simulated; undefined where it has to be. */
 export type Lender = (read: RunRead) => number | undefined
 
@@ -36,7 +42,7 @@ export function singleRuns(catalogue: Catalogue): { runs: SingleRuns; keep: Keep
   const keep: KeepRuns = (row, draw, timelineOf) => {
     if (row >= rows || draw >= pairDraws) return
     const from = (row * pairDraws + draw) * wanted.length
-    wanted.forEach(({ run, signal, reduce }, at) => (runs.reads[from + at] = readTimeline(timelineOf(run), signal, reduce)))
+    wanted.forEach((read, at) => (runs.reads[from + at] = readRun(timelineOf(read.run), read)))
     scripts.forEach((run, at) => {
       const { values } = timelineOf(run)
       if (row === 0) sound.set(`${run} ${draw}`, values.slice())

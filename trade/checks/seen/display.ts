@@ -1,6 +1,6 @@
 import type { CheckRow } from '../../rows/row.ts'
 import { fullyModulating, premix, pressureProof } from '../../rows/layouts.ts'
-import { at, atRest, check, full, heating, hotWater, none, number, oneOf, run, starting, yesNo } from '../kinds.ts'
+import { at, atRest, check, full, heating, hotWater, none, number, onDisplay, oneOf, run, shown, starting, yesNo } from '../kinds.ts'
 
 const water = at('heating', 'waterProved')
 const burning = at('main', 'keepsBurning')
@@ -48,50 +48,50 @@ export const displayChecks: CheckRow[] = [
     'display.pressureMoves',
     'Displayed pressure change as the pump starts',
     heating,
-    number('bar', run('heating', 'pressureRise', 'max', { from: 0, to: 60 }), 'displayPressure', 0.04, [-0.1, 0.6], [-1, 1.5]),
+    number('bar', shown('heating', 'pressureRise', 'max', { from: 0, to: 60 }), 'displayPressure', 0.04, [-0.1, 0.6], [-1, 1.5]),
     ['Show the pressure on the display, call for heat, read before and after the pump starts.'],
-    { minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', on: pressureProof },
+    { ...onDisplay, minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', on: pressureProof },
   ),
   check(
     'display.pressure',
     'Pressure on the display, cold',
     none,
-    number('bar', run('idle', 'sensedPressure', 'mean', atRest), 'displayPressure', 0.06, [0, 3.4], [-0.5, 6]),
+    number('bar', shown('idle', 'sensedPressure', 'mean', atRest), 'displayPressure', 0.06, [0, 3.4], [-0.5, 6]),
     ['In the display’s readings. Compare with the gauge: two places, two instruments.'],
     // digits are seldom misread
-    { direct: true, concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
+    { ...onDisplay, direct: true, concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
   ),
   check(
     'display.flowCold',
     'Flow temperature on the display, boiler cold',
     none,
-    number('°C', run('idle', 'flowSensor', 'min'), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
+    number('°C', shown('idle', 'flowSensor', 'min'), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['Should be near the room’s after a night.'],
-    { direct: true, concerns: at('main', 'sensorsSane'), on: fullyModulating },
+    { ...onDisplay, direct: true, concerns: at('main', 'sensorsSane'), on: fullyModulating },
   ),
   check(
     'display.flowHot',
     'Flow temperature on the display, settled',
     starting,
-    number('°C', run('main', 'flowSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
+    number('°C', shown('main', 'flowSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
     ['In the display’s readings, after four minutes or as the burner drops out.'],
-    { minutes: 4, concerns: burning, on: fullyModulating },
+    { ...onDisplay, minutes: 4, concerns: burning, on: fullyModulating },
   ),
   check(
     'display.returnHot',
     'Return temperature on the display, settled on heating',
     heating,
-    number('°C', run('heating', 'returnSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
+    number('°C', shown('heating', 'returnSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
     ['In the display’s readings.'],
-    { minutes: 6, concerns: at('heating', 'keepsBurning') },
+    { ...onDisplay, minutes: 6, concerns: at('heating', 'keepsBurning') },
   ),
   check(
     'display.hotWaterHot',
     'Hot-water temperature on the display, tap fully open',
     full,
-    number('°C', run('full', 'hotWaterSensor', 'mean', { from: 240 }), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
+    number('°C', shown('full', 'hotWaterSensor', 'mean', { from: 240 }), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['In the display’s readings, after four minutes; compare with a thermometer in the stream.'],
-    { minutes: 4, concerns: at('hotWater', 'holdsTemperature') },
+    { ...onDisplay, minutes: 4, concerns: at('hotWater', 'holdsTemperature') },
   ),
   check(
     'display.selfCheck',

@@ -1,5 +1,5 @@
 import { type Entry, scriptedJournal } from '@dewpoint/core/casebook'
-import { diagnose, type Diagnosis } from '@dewpoint/core/diagnosis'
+import { diagnose, placeOfOutcome, plantOf, readChecks, readsOf, simulatedChecks, type Diagnosis } from '@dewpoint/core/diagnosis'
 import { readTimeline, simulate } from '@dewpoint/core/plant'
 import { withValues } from '@dewpoint/core/system'
 import { describe, expect, it } from 'vitest'
@@ -15,6 +15,39 @@ function think(system: string, entries: Entry[]): Diagnosis {
 const keys = (result: Diagnosis, count = 3) => result.suspects.slice(0, count).map((one) => one.key)
 const partOf = (result: Diagnosis, id: string) => result.parts.find((one) => one.id === id)?.probability ?? 0
 const drained = { demand: 'none' as const, drained: true }
+
+describe('what a display shows', () => {
+  it.each(['premix-combi', 'system-boiler', 'electric-flow'])('of a dead %s is nothing: neither a figure nor a status', (system) => {
+    const catalogue = catalogues[system]!
+    const shown = catalogue.checks.filter((one) => readsOf(one).some((read) => 'given' in read && read.given === 'displayOn')).map(({ id }) => id)
+    expect(shown.length).toBeGreaterThan(0)
+    const checks = simulatedChecks(catalogue)
+    const read = (...faults: string[]) => {
+      const set = faults.map((fault) => catalogue.faults.findIndex((one) => one.id === fault))
+      const values = readChecks(catalogue, plantOf(catalogue, set, 0))
+      return shown.map((id) => values[checks.findIndex((one) => one.id === id)]!)
+    }
+    expect(read().filter(Number.isNaN)).toEqual([])
+    for (const dark of ['board.fuseBlown', 'board.displayDead']) expect(read(dark).filter((value) => !Number.isNaN(value))).toEqual([])
+  })
+
+  it.each(['premix-combi', 'system-boiler', 'electric-flow'])('is not asked for on a %s once it is dark', (system) => {
+    const { checks } = catalogues[system]!
+    const onDisplay = checks.filter((one) => one.blindBy)
+    expect(onDisplay.map(({ id }) => id)).toContain('display.faultCode')
+    for (const { blindBy } of onDisplay)
+      expect(
+        placeOfOutcome(
+          checks.find(({ id }) => id === blindBy!.check)!,
+          blindBy!.outcome,
+        ),
+      ).not.toBeNull()
+    const { complain, answer } = scriptedJournal()
+    const { next } = think(system, [complain('nothing'), answer('look.display', 'no')])
+    expect(next.length).toBeGreaterThan(3)
+    expect(next.filter(({ check }) => onDisplay.some(({ id }) => id === check))).toEqual([])
+  })
+})
 
 describe('reading the gauge over time', () => {
   it('cold fine, climbs toward 3 on heating, drips outside, low next morning: the vessel', () => {

@@ -31,6 +31,7 @@ describe('an entry in words', () => {
     ['an answer', answer('ask.heating', 'fine'), 'Do the radiators get hot? | hot as always'],
     ['not reached', answer('ask.heating', 'notReached'), 'Do the radiators get hot? | it never gets that far'],
     ['a number', measure('measure.flowThermistor', 1.8, 'kΩ'), 'Flow thermistor, resistance at a measured pipe temperature | 1.80 kΩ'],
+    ['a number on a display that shows nothing', answer('display.pressure', 'notReached'), 'Pressure on the display, cold | the display is dark'],
     ['a number by a word', answer('measure.flowThermistor', 'tooLow'), 'Flow thermistor, resistance at a measured pipe temperature | too low'],
     ['one of earlier days', answer('display.faultCode', 'sensor'), 'Fault code shown | a sensor or the overheat device, not told which'],
     ['one not sure of', answer('ask.heating', 'fine', { sureness: 'unsure' }), 'Do the radiators get hot? | hot as always (not sure)'],

@@ -11,6 +11,12 @@ export const figureChoices: { id: (typeof figureWords)[number]; label: string }[
   { id: 'tooHigh', label: 'too high' },
 ]
 
+/** What is said where nothing could be read. */
+export function notReachedWords({ result }: Check): string {
+  const read = result.kind === 'number' ? result.read : undefined
+  return read && 'given' in read && read.given === 'displayOn' ? 'the display is dark' : 'it never gets that far'
+}
+
 /** The answers a check can be given, with words for buttons. */
 export function outcomeChoices(check: Check, withNotReached: boolean): { id: string; label: string }[] {
   const known =
@@ -24,7 +30,7 @@ export function outcomeChoices(check: Check, withNotReached: boolean): { id: str
         : withNotReached
           ? figureChoices
           : []
-  return withNotReached && check.result.kind !== 'cue' ? [...known, { id: 'notReached', label: 'it never gets that far' }] : known
+  return withNotReached && check.result.kind !== 'cue' ? [...known, { id: 'notReached', label: notReachedWords(check) }] : known
 }
 
 /** An answer in words, one of earlier days among them. */

@@ -7,7 +7,7 @@ import { useKeys } from '../../../shared/pieces/keys.ts'
 import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
 import { colourOf } from '../colours.ts'
 import SuspectLetter from '../SuspectLetter.vue'
-import { figureChoices } from '../../checkWords.ts'
+import { figureChoices, notReachedWords } from '../../checkWords.ts'
 import { layOut } from './padScale.ts'
 
 const props = defineProps<{ check: Check; result: NumberResult; next: NextCheck }>()
@@ -60,6 +60,8 @@ const trouble = computed(() => {
 const ready = computed(() => value.value !== null && trouble.value === null)
 const pad = computed(() => layOut(props.result, props.next.expected, unit.value, ready.value ? value.value : null, pipeCelsius.value ?? 60))
 const needle = computed(() => (ready.value ? pad.value.place(value.value!) : null))
+/** what stands in the place of a figure where there is none */
+const nothing = computed(() => notReachedWords(props.check))
 const neverReached = computed(() => props.next.expected.some((one) => one.notReached > 0.2))
 
 function situation(): Payload<'reading'>['situation'] {
@@ -101,7 +103,7 @@ function record(sureness: 'sure' | 'unsure') {
           <svg viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true">
             <path :d="one.path" :fill="colourOf(rank)" fill-opacity="0.24" :stroke="colourOf(rank)" stroke-width="2" vector-effect="non-scaling-stroke" />
           </svg>
-          <em v-if="one.peak === null" class="dim">never gets that far</em>
+          <em v-if="one.peak === null" class="dim">{{ nothing }}</em>
           <em v-else-if="one.beyond" class="dim" :class="one.beyond">{{
             one.beyond === 'right' ? `off the scale, ${formatQuantity(one.peak, unit)} →` : `← off the scale, ${formatQuantity(one.peak, unit)}`
           }}</em>
@@ -147,7 +149,7 @@ function record(sureness: 'sure' | 'unsure') {
           v-if="neverReached"
           variant="text"
           @click="emit('record', { check: check.id, outcome: 'notReached', situation: { demand: check.situation.demand } })"
-          >It never gets that far</v-btn
+          >{{ nothing.charAt(0).toUpperCase() + nothing.slice(1) }}</v-btn
         >
       </div>
       <div v-if="!check.probe" class="acts byWord" role="group" aria-label="No figure noted">
