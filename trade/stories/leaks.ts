@@ -11,6 +11,7 @@ export const leaks: say.Story[] = [
       answer('look.display', 'no'),
       say.noVerdict,
       measure('measure.supply', 231, 'V'),
+      say.offers(1, 'measure.boardFuse'),
       answer('measure.boardFuse', 'blown', { situation: { powerOff: true } }),
       say.stands(0.9, 'board.fuseBlown'),
       say.causeToFind('board.fuseBlown', 'diverter.spindleLeaking'),

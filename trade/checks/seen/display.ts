@@ -111,8 +111,8 @@ export const displayChecks: CheckRow[] = [
     'look.display',
     'Is the display, or its lamp, alive?',
     none,
-    yesNo({ yes: 'lit', no: 'dead' }, [{ read: run('idle', 'displayOn', 'max'), above: 0.5 }], 0.01),
+    yesNo({ yes: 'lit', no: 'dead' }, [{ read: run('idle', 'displayOn', 'max'), above: 0.5 }], 0.004),
     ['Spur switched on? Fuse in the spur?'],
-    { minutes: 1 },
+    { minutes: 1, direct: true },
   ),
 ]
