@@ -42,7 +42,7 @@ interface VoltageReading {
 /** A scheme brought to life: contacts follow what is asked, motors follow their volts. */
 export interface Wiring {
   net: Network
-  /** moves everything on by some seconds; whether a voltage or a valve is otherwise than before */
+  /** moves everything on by some seconds; whether a voltage or a valve may be otherwise than before */
   step(asked: Asked, seconds: number): boolean
   /** lets everything come to rest: valves drive, end switches make */
   settle(asked: Asked): void

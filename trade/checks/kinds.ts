@@ -21,10 +21,10 @@ export const run = (id: string, signal: SignalName, by: Reduce['by'], window: { 
   signal,
   reduce: { by, ...window } as Reduce,
 })
-/** A value the display shows: nothing where it is dark. */
-export const shown = (...[id, signal, by, window]: Parameters<typeof run>): Read => ({ ...run(id, signal, by, window), given: 'displayOn' })
 /** Not asked for once the display is dark. */
 export const onDisplay = { blindBy: { check: 'look.display', outcome: 'no' } } as const
+/** A value the display shows: nothing where it is dark. */
+export const shown = (...[id, signal, by, window]: Parameters<typeof run>): Read => ({ ...run(id, signal, by, window), given: 'displayOn' })
 export const parameter = (key: string): Read => ({ parameter: key })
 export const story = (id: string, phase: number, take: Extract<Read, { story: string }>['take']): Read => ({ story: id, phase, take })
 
@@ -161,6 +161,19 @@ export const check = (
   const kind = id.slice(0, id.indexOf('.')) as CheckRow['kind']
   // dead or live: little can be misread
   const plain = result.kind === 'number' && result.unit === 'V'
-  return { id, kind, label, situation, result, minutes: minutesOf[kind], access: 'none', ...(plain && { direct: true }), how, ...rest }
+  const displayed = result.kind === 'number' && 'given' in result.read
+  return {
+    id,
+    kind,
+    label,
+    situation,
+    result,
+    minutes: minutesOf[kind],
+    access: 'none',
+    ...(plain && { direct: true }),
+    ...(displayed && onDisplay),
+    how,
+    ...rest,
+  }
 }
 export const at = (demand: 'heating' | 'hotWater' | typeof main, stage: string): CheckRow['concerns'] => ({ demand, stage })

@@ -1,7 +1,18 @@
-import { type PhaseRecord, pressureStory, simulate, type Timeline } from '../../plant/index.ts'
+import { type PhaseRecord, pressureStory, readTimeline, simulate, type Timeline } from '../../plant/index.ts'
 import type { Parameters } from '../../system/index.ts'
 import { type Catalogue, type Check, type OutcomeResult, type Read, simulatedChecks } from '../catalogue/index.ts'
-import { type Lender, readRun } from './singleRuns.ts'
+
+/** Something read in a run. */
+export type RunRead = Extract<Read, { run: string }>
+
+/** What is read of a run; NaN where it never came to that, or what it is seen on is dark. */
+export function readRun(timeline: Timeline, { signal, reduce, given }: RunRead): number {
+  if (given !== undefined && !(readTimeline(timeline, given, { by: 'max', to: Infinity }) > 0.5)) return NaN
+  return readTimeline(timeline, signal, reduce)
+}
+
+/** What is read in a run that need not be simulated; undefined where it has to be. */
+export type Lender = (read: RunRead) => number | undefined
 
 /** Reads checks in one plant after the other. */
 export interface CheckReader {

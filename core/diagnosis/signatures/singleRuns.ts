@@ -1,18 +1,7 @@
-import { readTimeline, type Timeline } from '../../plant/index.ts'
-import { type Catalogue, type Read, readsOf, simulatedChecks } from '../catalogue/index.ts'
+import type { Timeline } from '../../plant/index.ts'
+import { type Catalogue, readsOf, simulatedChecks } from '../catalogue/index.ts'
+import { type Lender, readRun, type RunRead } from './checkReader.ts'
 import { pairDraws } from './hypotheses.ts'
-
-/** Something read in a run. */
-type RunRead = Extract<Read, { run: string }>
-
-/** What is read of a run; NaN where it never came to that, or what it is seen on is dark. */
-export function readRun(timeline: Timeline, { signal, reduce, given }: RunRead): number {
-  if (given !== undefined && !(readTimeline(timeline, given, { by: 'max', to: Infinity }) > 0.5)) return NaN
-  return readTimeline(timeline, signal, reduce)
-}
-
-/** What is read in a run that need not be simulated; undefined where it has to be. */
-export type Lender = (read: RunRead) => number | undefined
 
 /** The runs of the plants with one fault or none, as data that another process can be given. */
 export interface SingleRuns {
@@ -60,7 +49,8 @@ function differ(one: Float64Array, other: Float64Array): boolean {
 /**
  * Lends a pair the runs in which not both of its faults move anything, as they are with the one that does, or with none.
  *
- * @param change runs in which a fault is known to change something that is read, as `run ID`, by fault; what is not read is looked up
+ * @param change runs a fault changes what is read in, as `run ID`, by fault, in any plant it has: one that shows by itself only in a plant
+ *   a pair does not have may show beside another fault in one it has
  */
 export function lending(
   catalogue: Catalogue,

@@ -1,6 +1,6 @@
 import type { CheckRow } from '../../rows/row.ts'
 import { fullyModulating, premix, pressureProof } from '../../rows/layouts.ts'
-import { at, atRest, check, full, heating, hotWater, none, number, onDisplay, oneOf, run, shown, starting, yesNo } from '../kinds.ts'
+import { at, atRest, check, full, heating, hotWater, none, number, oneOf, run, shown, starting, yesNo } from '../kinds.ts'
 
 const water = at('heating', 'waterProved')
 const burning = at('main', 'keepsBurning')
@@ -50,7 +50,7 @@ export const displayChecks: CheckRow[] = [
     heating,
     number('bar', shown('heating', 'pressureRise', 'max', { from: 0, to: 60 }), 'displayPressure', 0.04, [-0.1, 0.6], [-1, 1.5]),
     ['Show the pressure on the display, call for heat, read before and after the pump starts.'],
-    { ...onDisplay, minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', on: pressureProof },
+    { minutes: 3, concerns: water, mistake: 'A small rise at pump start is not expansion.', on: pressureProof },
   ),
   check(
     'display.pressure',
@@ -59,7 +59,7 @@ export const displayChecks: CheckRow[] = [
     number('bar', shown('idle', 'sensedPressure', 'mean', atRest), 'displayPressure', 0.06, [0, 3.4], [-0.5, 6]),
     ['In the display’s readings. Compare with the gauge: two places, two instruments.'],
     // digits are seldom misread
-    { ...onDisplay, direct: true, concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
+    { direct: true, concerns: water, sameAs: ['look.gaugeCold'], on: pressureProof },
   ),
   check(
     'display.flowCold',
@@ -67,7 +67,7 @@ export const displayChecks: CheckRow[] = [
     none,
     number('°C', shown('idle', 'flowSensor', 'min'), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['Should be near the room’s after a night.'],
-    { ...onDisplay, direct: true, concerns: at('main', 'sensorsSane'), on: fullyModulating },
+    { direct: true, concerns: at('main', 'sensorsSane'), on: fullyModulating },
   ),
   check(
     'display.flowHot',
@@ -75,7 +75,7 @@ export const displayChecks: CheckRow[] = [
     starting,
     number('°C', shown('main', 'flowSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
     ['In the display’s readings, after four minutes or as the burner drops out.'],
-    { ...onDisplay, minutes: 4, concerns: burning, on: fullyModulating },
+    { minutes: 4, concerns: burning, on: fullyModulating },
   ),
   check(
     'display.returnHot',
@@ -83,7 +83,7 @@ export const displayChecks: CheckRow[] = [
     heating,
     number('°C', shown('heating', 'returnSensor', 'settled'), 'displayTemperature', 3, [-40, 150], [-60, 900]),
     ['In the display’s readings.'],
-    { ...onDisplay, minutes: 6, concerns: at('heating', 'keepsBurning') },
+    { minutes: 6, concerns: at('heating', 'keepsBurning') },
   ),
   check(
     'display.hotWaterHot',
@@ -91,7 +91,7 @@ export const displayChecks: CheckRow[] = [
     full,
     number('°C', shown('full', 'hotWaterSensor', 'mean', { from: 240 }), 'displayTemperature', 1.5, [-40, 150], [-60, 900]),
     ['In the display’s readings, after four minutes; compare with a thermometer in the stream.'],
-    { ...onDisplay, minutes: 4, concerns: at('hotWater', 'holdsTemperature') },
+    { minutes: 4, concerns: at('hotWater', 'holdsTemperature') },
   ),
   check(
     'display.selfCheck',
