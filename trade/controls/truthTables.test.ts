@@ -236,3 +236,21 @@ test('a meter taken off leaves everything as it was', () => {
   wiring.ohms('heatingValve.motor', 'supply.N')
   expect([Float64Array.from(wiring.net.re), Int32Array.from(wiring.net.island)]).toEqual(before)
 })
+
+describe('a step', () => {
+  // motor and end switch: common practice
+  test('tells that something moves until the valve stands open, and then no more', () => {
+    const wiring = onBench(twoValves)
+    const stepped = (asked: Asked) => wiring.step(asked, 1)
+    stepped(calling())
+    expect(stepped(calling())).toBe(false)
+    expect(stepped(calling('heating'))).toBe(true)
+    let seconds = 0
+    while (stepped(calling('heating')) && seconds < 300) seconds++
+    expect(seconds).toBeGreaterThan(2)
+    expect(seconds).toBeLessThan(300)
+    expect(wiring.position('heatingValve')).toBe(1)
+    expect(live(wiring.volts(wiring.net.node('boiler.demand'), wiring.net.node('supply.N')))).toBe(true)
+    expect(stepped(calling())).toBe(true)
+  })
+})

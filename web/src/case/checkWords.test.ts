@@ -23,6 +23,15 @@ describe('the answers a check can be given', () => {
     expect(outcomeChoices(of('measure.flowThermistor'), true).map((one) => one.id)).toEqual(['tooLow', 'right', 'tooHigh', 'notReached'])
     expect(outcomeChoices(of('measure.flowThermistor'), false)).toEqual([])
   })
+
+  it('of what is shown say that the display is dark, but for what shows only while it burns', () => {
+    const nothingRead = (id: string) => outcomeChoices(of(id), true).at(-1)!.label
+    expect(['display.pressure', 'display.statusHeating', 'display.statusTapOpen'].map(nothingRead)).toEqual([
+      'the display is dark',
+      'the display is dark',
+      'it never gets that far',
+    ])
+  })
 })
 
 describe('an entry in words', () => {

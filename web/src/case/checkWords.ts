@@ -1,5 +1,5 @@
 import { day } from '../shared/times.ts'
-import { causeItem, type figureWords, isProbe, probeCheck, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
+import { causeItem, type figureWords, isProbe, probeCheck, readsOf, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
@@ -12,9 +12,11 @@ export const figureChoices: { id: (typeof figureWords)[number]; label: string }[
 ]
 
 /** What is said where nothing could be read. */
-export function notReachedWords({ result }: Check): string {
-  const read = result.kind === 'number' ? result.read : undefined
-  return read && 'given' in read && read.given === 'displayOn' ? 'the display is dark' : 'it never gets that far'
+export function notReachedWords(check: Check): string {
+  const reads = readsOf(check)
+  // what shows only while it burns may not get that far with the display lit
+  const dark = reads.length > 0 && reads.every((one) => 'given' in one && one.given === 'displayOn' && one.reduce.by !== 'modeWhileLit')
+  return dark ? 'the display is dark' : 'it never gets that far'
 }
 
 /** The answers a check can be given, with words for buttons. */
