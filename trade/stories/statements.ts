@@ -50,7 +50,7 @@ export const good = (part: string): Statement => ({
 export const noVerdict: Statement = { says: 'nothing is condemned yet', holds: (now) => now.verdict === null }
 /** One of these checks is among the first offered. */
 export const offers = (first: number, ...checks: string[]): Statement => ({
-  says: `one of ${checks.join(', ')} is among the first ${first} checks`,
+  says: `${checks.length > 1 ? 'one of ' : ''}${checks.join(', ')} is ${first > 1 ? `among the first ${first} checks` : 'the next check'}`,
   holds: (now) => now.next.slice(0, first).some((one) => checks.includes(one.check)),
 })
 /** Of some checks none is offered among the first so many; by how their ids begin. */
