@@ -26,7 +26,7 @@ const entry = (type: string, payload: object) =>
     id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`,
     at: new Date(Date.UTC(2026, 2, 1, 9) + count * 60_000).toISOString(),
     author: 'bench',
-    schema: 2,
+    schema: 3,
     type,
     payload,
   }) as Entry

@@ -20,6 +20,11 @@ const newSiteSchema = object({
   name: string().trim().min(1, 'give the customer or the place a name').max(120).required('give the customer or the place a name'),
   address: string().trim().max(200).default(''),
   note: string().trim().max(500).default(''),
+  phone: string()
+    .trim()
+    .max(40)
+    .matches(/^[\d\s+()/.-]*$/, { message: 'give a telephone number in figures', excludeEmptyString: true })
+    .default(''),
 })
   .noUnknown()
   .strict()

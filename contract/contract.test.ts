@@ -7,12 +7,15 @@ import {
   isTimeZone,
   problemIn,
   problemTypes,
+  readAppend,
   readCase,
   readCaseCursor,
   readFirmSettings,
   readListQuery,
   readPairReport,
   readSiteCursor,
+  readStated,
+  readStocked,
   siteCursor,
 } from './index.ts'
 
@@ -69,7 +72,7 @@ describe('a new case', () => {
       ok: true,
       value: {
         ...sound,
-        site: { ...sound.site, address: '', note: '' },
+        site: { ...sound.site, address: '', note: '', phone: '' },
         appliance: { ...sound.appliance, installedOn: '' },
         controls: 'direct',
         settings: {},
@@ -112,6 +115,11 @@ describe('settings and reports', () => {
   it('time zones are those of the IANA database', () => {
     expect(['Europe/London', 'UTC', 'Pacific/Kiritimati'].map(isTimeZone)).toEqual([true, true, true])
     expect(['Mars/Olympus', '+01:00', '', 'europe'].map(isTimeZone)).toEqual([false, false, false, false])
+  })
+
+  it('nothing at all is refused, by every reader', () => {
+    for (const read of [readCase, readFirmSettings, readPairReport, readStated, readStocked, readAppend])
+      for (const nothing of [undefined, null, [], 'x', 7]) expect(read(nothing).ok, `${read.name} ${JSON.stringify(nothing)}`).toBe(false)
   })
 
   it('what is far too much is refused before it is looked at', () => {

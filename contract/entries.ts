@@ -34,7 +34,7 @@ export interface Append {
 
 /** Reads an append, each problem, the first twenty, named with its place. */
 export function readAppend(input: unknown): Parsed<Append> {
-  const large = outOfBounds(input, appendBounds)
+  const large = outOfBounds(input ?? {}, appendBounds)
   if (large) return { ok: false, problems: [large] }
   const { entries: list, since, ...rest } = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
   const problems: FieldProblem[] = Object.keys(rest).map((field) => ({ field, message: `${field} is not known here: entries and since are` }))

@@ -4,6 +4,18 @@ import { number, object, string, type InferType } from 'yup'
 /** What things cost a firm, in its own money: what the next check is weighed by. */
 export type FirmCosts = Costs
 
+const profileSchema = object({
+  /** ISO 4217; empty for bare figures */
+  currency: string()
+    .matches(/^[A-Z]{3}$/, { message: 'give the currency as three capitals, such as EUR', excludeEmptyString: true })
+    .default(''),
+})
+  .noUnknown()
+  .strict()
+
+/** What is said of the firm itself. */
+export type FirmProfile = InferType<typeof profileSchema>
+
 /** A firm's settings as they are sent: with the revision they were read in, so that nobody's change is undone unseen. */
 const firmSettingsSchema = object({
   costs: costsSchema.required(),
@@ -11,6 +23,7 @@ const firmSettingsSchema = object({
     .max(60)
     .test('zone', 'choose a time zone from the list', (zone) => zone === undefined || isTimeZone(zone))
     .required('choose the firm’s time zone'),
+  profile: profileSchema.default(undefined).optional(),
   revision: number().integer().min(0).max(2_000_000_000).required(),
 })
   .noUnknown()
@@ -35,6 +48,6 @@ export function isTimeZone(name: string): boolean {
 
 /** Reads a firm's settings, or says field by field what is wrong with them. */
 export function readFirmSettings(input: unknown): Parsed<FirmSettings> {
-  const large = outOfBounds(input, { depth: 3, values: 12, text: 120, list: 0, fields: 8 })
+  const large = outOfBounds(input, { depth: 3, values: 24, text: 120, list: 0, fields: 8 })
   return large ? { ok: false, problems: [large] } : check(() => firmSettingsSchema.validateSync(input, { abortEarly: false }), '')
 }

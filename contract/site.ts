@@ -1,9 +1,13 @@
+import type { PastCase } from './past.ts'
+
 /** A customer's place. */
 export interface Site {
   id: string
   name: string
   address: string
   note: string
+  /** as it was given; empty where nobody said */
+  phone: string
 }
 
 /** A boiler standing at a site. */
@@ -14,6 +18,14 @@ export interface Appliance {
   system: string
   label: string
   installedOn: string
+}
+
+/** What is known of a boiler from its earlier cases. */
+export interface KnownAppliance {
+  /** of each fact what was said last, and when */
+  facts: { fact: string; value: string | number | boolean; unit?: string; at: string }[]
+  /** its cases, latest first */
+  visits: PastCase[]
 }
 
 /** A place with its boilers. */

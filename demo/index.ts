@@ -1,4 +1,4 @@
-import type { FirmSettings, NewCase, Stated } from '@dewpoint/contract'
+import type { FirmSettings, NewCase, Stated, Stocked } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 
@@ -13,7 +13,38 @@ const office = 'Bo Larkspur'
 const minute = 60_000
 
 /** What the invented firm has set. */
-export const demoFirm: FirmSettings = { costs: usualCosts, timeZone: 'Europe/London', revision: 0 }
+export const demoFirm: FirmSettings = { costs: usualCosts, timeZone: 'Europe/London', profile: { currency: 'EUR' }, revision: 0 }
+
+/** What it has on the van and in the store, and what it pays where that is not what is assumed. */
+export const demoStock: Stocked[] = [
+  ['fan', 184, 1, 1],
+  ['fan seal', null, 4, 10],
+  ['burner door seal', null, 3, 6],
+  ['spark electrode', null, 1, 2],
+  ['sensing electrode', null, 1, 2],
+  ['turbine insert', null, 1, 3],
+  ['flow thermistor', null, 2, 4],
+  ['hot-water thermistor', null, 2, 4],
+  ['diverter cartridge', null, 1, 2],
+  ['diverter motor', null, 0, 1],
+  ['cartridge seals', null, 2, 4],
+  ['plate heat exchanger', 118.5, 0, 1],
+  ['plate seals', null, 4, 8],
+  ['block filter', null, 2, 4],
+  ['pressure sensor', null, 1, 2],
+  ['vessel cap', null, 8, 20],
+  ['valve core', null, 10, 20],
+  ['automatic air vent', null, 1, 2],
+  ['relief valve', null, 1, 2],
+  ['control board', 212, 0, 0],
+  ['valve head', null, 2, 2],
+  ['cleaner', null, 2, 6],
+  ['inhibitor', null, 4, 12],
+  ['fittings', null, 10, 30],
+  ['clip', null, 10, 20],
+  ['lead', null, 2, 4],
+  ['pump', 168, 0, 1],
+].map(([part, price, van, store]) => ({ part, price, van, store, revision: 0 }) as Stocked)
 
 /** What its engineers say from their own experience, by kind of boiler. */
 export const demoExperience: { system: string; said: Stated }[] = [
@@ -34,16 +65,12 @@ export function demoCases(now: Date): DemoCase[] {
     build(
       writer,
       day - 25 * minute,
-      site('Net Loft 3', 'Quay Lane, Merrowhaven', 'Pottery studio. Key with the sailmaker next door.'),
+      site('Net Loft 3', 'Quay Lane, Merrowhaven', 'Pottery studio. Key with the sailmaker next door.', '0555 010 114'),
       'Combination 28, over the sink',
       '2017-09-14',
       [
-        [
-          0,
-          office,
-          'complaint',
-          { what: 'hotColdHot', where: 'all', pattern: 'always', words: 'Tap runs hot, then cold, then hot again. Worse since the autumn.' },
-        ],
+        [0, office, 'said', { words: 'Tap runs hot, then cold, then hot again. Worse since the autumn.' }],
+        [0, office, 'complaint', { what: 'hotColdHot', where: 'all', pattern: 'always', since: 'the autumn' }],
         [1, office, 'fact', { fact: 'age', value: 9 }],
         [9, engineer, 'reading', { check: 'ask.heating', outcome: 'fine' }],
         [14, engineer, 'reading', { check: 'display.sequenceHotWater', outcome: 'keepsBurning', situation: { demand: 'hotWater' } }],
@@ -53,11 +80,13 @@ export function demoCases(now: Date): DemoCase[] {
     build(
       writer,
       day - 70 * minute,
-      site('Merrowhaven Sailing School', 'The Slipway, Merrowhaven', 'Changing rooms, eleven showers a morning.'),
+      site('Merrowhaven Sailing School', 'The Slipway, Merrowhaven', 'Changing rooms, eleven showers a morning.', '0555 010 220'),
       'Combination 28, boiler cupboard',
       '2021-03-02',
       [
+        [0, office, 'said', { words: 'No hot water in the showers since last night. It does light for a moment when you turn one on.' }],
         [0, office, 'complaint', { what: 'noHotWater', where: 'all', pattern: 'always', since: 'yesterday evening' }],
+        [1, office, 'booking', { urgency: 'today', vulnerable: ['trade'], engineer, contact: 'the harbour office', phone: '0555 010 221' }],
         [2, office, 'reading', { check: 'ask.heating', outcome: 'fine' }],
         [
           30,
@@ -70,7 +99,7 @@ export function demoCases(now: Date): DemoCase[] {
     build(
       writer,
       day - 26 * 60 * minute,
-      site('Harbour Bakery', '2 Kiln Street, Merrowhaven', 'Starts at three in the morning; come after ten.'),
+      site('Harbour Bakery', '2 Kiln Street, Merrowhaven', 'Starts at three in the morning; come after ten.', '0555 010 333'),
       'Combination 28, flour store',
       '2014-05-20',
       [
@@ -117,14 +146,21 @@ export function demoCases(now: Date): DemoCase[] {
         [151, engineer, 'decision', { kind: 'closed', reason: 'Both demands run through.' }],
       ],
     ),
-    build(writer, day - 6 * minute, site('7 Cockle Row', 'Cockle Row, Merrowhaven', 'Rings twice. Dog is friendly.'), 'Combination 28, kitchen', '2019-11-08', [
+    build(
+      writer,
+      day - 6 * minute,
+      site('7 Cockle Row', 'Cockle Row, Merrowhaven', 'Rings twice. Dog is friendly.', '0555 010 407'),
+      'Combination 28, kitchen',
+      '2019-11-08',
       [
-        0,
-        office,
-        'complaint',
-        { what: 'noHeating', where: 'all', pattern: 'always', setTemperature: { value: 21, unit: '°C' }, actualTemperature: { value: 16, unit: '°C' } },
+        [
+          0,
+          office,
+          'complaint',
+          { what: 'noHeating', where: 'all', pattern: 'always', setTemperature: { value: 21, unit: '°C' }, actualTemperature: { value: 16, unit: '°C' } },
+        ],
       ],
-    ]),
+    ),
     build(
       writer,
       day - 12 * minute,
@@ -184,7 +220,7 @@ export function demoCases(now: Date): DemoCase[] {
     build(
       writer,
       day - 3 * 60 * minute,
-      site('Lifeboat Cottage', 'Point Road, Merrowhaven', 'Holiday let, two floors, eleven radiators.'),
+      site('Lifeboat Cottage', 'Point Road, Merrowhaven', 'Holiday let, two floors, eleven radiators.', '0555 010 518'),
       'Combination 28, landing',
       '2016-02-11',
       [
@@ -252,8 +288,8 @@ function pastCases(writer: ReturnType<typeof journalWriter>, now: number): DemoC
 
 type Line = { [T in EntryType]: [minutes: number, author: string, type: T, payload: Payload<T>] }[EntryType]
 
-function site(name: string, address: string, note: string) {
-  return { name, address, note }
+function site(name: string, address: string, note: string, phone = '') {
+  return { name, address, note, phone }
 }
 
 function build(

@@ -1,5 +1,5 @@
-import type { CaseList, Firm } from '@dewpoint/contract'
-import { demoCases, demoExperience, demoFirm } from './index.ts'
+import type { CaseList, Firm, Stock } from '@dewpoint/contract'
+import { demoCases, demoExperience, demoFirm, demoStock } from './index.ts'
 
 /**
  * Fills a Dewpoint at the address given with the demo. With a moment given as the demo's present it may be run again after it was
@@ -13,6 +13,8 @@ if (present !== undefined || (await call<CaseList>('/api/cases?limit=1')).cases.
     await call(`/api/cases/${open.id}/entries`, { entries })
   }
   if ((await call<Firm>('/api/firm')).settings === null) await call('/api/firm', demoFirm)
+  const stocked = new Set((await call<Stock>('/api/parts')).parts.map((one) => one.part))
+  for (const one of demoStock) if (!stocked.has(one.part)) await call('/api/parts', one)
   for (const { system, said } of demoExperience) await call(`/api/experience/${system}`, said)
 }
 

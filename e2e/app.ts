@@ -16,7 +16,7 @@ export class App {
   async takeCall(complaint: string, place = `Test place ${Date.now()}-${Math.floor(performance.now())}`): Promise<string> {
     await this.page.goto(this.address('/new'))
     await this.page.getByLabel('Customer or place').fill(place)
-    await this.page.getByRole('radio', { name: complaint, exact: true }).check()
+    await this.page.getByRole('checkbox', { name: complaint, exact: true }).check()
     await this.page.getByRole('button', { name: 'Open the case' }).click()
     await expect(this.page).toHaveURL(/\/case\/[0-9a-f-]{36}\/call$/)
     return place
@@ -34,7 +34,7 @@ export class App {
     const body: NewCase = {
       id: v7(),
       openedAt: new Date(now).toISOString(),
-      site: { id: v7(), name: `Test place ${v7()}`, address: '', note: '' },
+      site: { id: v7(), name: `Test place ${v7()}`, address: '', note: '', phone: '' },
       appliance: { id: v7(), system, label: 'Boiler under the stairs', installedOn: '' },
       controls,
       settings: {},
@@ -53,6 +53,23 @@ export class App {
   private async post(path: string, data: object): Promise<void> {
     const answer = await this.page.request.post(this.address(path), { data })
     expect(answer.ok(), await answer.text()).toBe(true)
+  }
+
+  /** The form for what happened before, unfolded. */
+  async history(): Promise<Locator> {
+    const form = this.page.getByRole('form', { name: 'What happened before' })
+    await this.page.locator('summary', { hasText: 'What happened before' }).click()
+    await expect(form).toBeVisible()
+    return form
+  }
+
+  /** Begins to say what is not known of the boiler yet. */
+  async sayOfBoiler(fact: string, page = this.page): Promise<Locator> {
+    const boiler = page.getByRole('region', { name: 'The boiler' })
+    const button = boiler.getByRole('button', { name: `${fact}: not known. Change` })
+    if (!(await button.isVisible())) await boiler.locator('summary').click()
+    await button.click()
+    return boiler
   }
 
   async trace(): Promise<void> {
@@ -132,7 +149,7 @@ export class App {
     return this.page.locator('.journal ol')
   }
   get suspects(): Locator {
-    return this.page.locator('.suspects > ol')
+    return this.page.locator('.suspects ol:not(.standing)')
   }
   get verdict(): Locator {
     return this.page.locator('.verdict')

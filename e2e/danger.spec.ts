@@ -5,7 +5,7 @@ test('what may be danger is asked about, in the call and in the case, until some
   await page.getByLabel('Customer or place').fill(`Ropewalk ${Date.now()}`)
   await page.getByLabel('In the customer’s words').fill('No hot water. There is a funny smell by the boiler')
   await expect(page.getByRole('alert')).toContainText('Is there a smell of gas now?')
-  await page.getByRole('radio', { name: 'No hot water', exact: true }).check()
+  await page.getByRole('checkbox', { name: 'No hot water', exact: true }).check()
   await page.getByRole('button', { name: 'Open the case' }).click()
   const questions = page.getByRole('region', { name: 'Danger first' })
   await expect(questions).toContainText('Is there a smell of gas now?')

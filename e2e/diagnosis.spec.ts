@@ -44,7 +44,7 @@ test('locks out, fan hums, supplied, standing still: the fan', async ({ app }) =
 test('smell of gas stops everything, on the telephone and in the case, until made safe', async ({ app, page }) => {
   await page.goto(app.address('/new'))
   await page.getByLabel('Customer or place').fill('Chandlery')
-  await page.getByRole('radio', { name: 'Smell of gas' }).check()
+  await page.getByRole('checkbox', { name: 'Smell of gas' }).check()
   await expect(page.getByRole('alert')).toContainText('do not touch switches')
   await page.getByRole('button', { name: 'Open the case' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Smell of gas' })).toBeVisible()

@@ -125,7 +125,7 @@ test('a new call without a name says so and keeps what was typed', async ({ app,
   await page.getByLabel('Address').fill('Quay Lane')
   await page.getByRole('button', { name: 'Open the case' }).click()
   await expect(page.getByRole('alert')).toContainText('Choose what the customer complains of')
-  await page.getByRole('radio', { name: 'No heating' }).check()
+  await page.getByRole('checkbox', { name: 'No heating' }).check()
   await page.getByRole('button', { name: 'Open the case' }).click()
   await expect(page.getByText('give the customer or the place a name')).toBeVisible()
   await expect(page.getByLabel('Address')).toHaveValue('Quay Lane')

@@ -2,13 +2,17 @@ import { expect, test } from './app.ts'
 
 test('a version that is known moves the odds of what it is about, and says so', async ({ app, page }) => {
   await app.openCase('locksOut', { phase: 'call' })
-  const sensor = page.getByRole('combobox', { name: 'Pressure sensor' })
-  await expect(sensor).toHaveValue('notKnown')
-  await sensor.selectOption('behind the block filter')
-  await expect(app.journal).toContainText('behind the block filter')
-  await sensor.selectOption('not known')
-  await expect(app.journal).toContainText('not known')
-  await sensor.selectOption('behind the block filter')
+  const known = page.getByRole('region', { name: 'The boiler' })
+  const say = async (before: string, choice: string) => {
+    if (before === 'not known') await app.sayOfBoiler('Pressure sensor')
+    else await known.getByRole('button', { name: `Pressure sensor: ${before}. Change` }).click()
+    await known.getByRole('combobox', { name: 'Pressure sensor' }).selectOption(choice)
+    await known.getByRole('button', { name: 'Record' }).click()
+    await expect(app.journal.getByRole('listitem').first()).toContainText(choice)
+  }
+  await say('not known', 'behind the block filter')
+  await say('behind the block filter', 'not known')
+  await say('not known', 'behind the block filter')
   await app.trace()
   await app.answer('Does the gauge jump as the pump starts?', 'jumps')
   const fouled = app.suspects.getByRole('button', { name: /^Pressure sensor fouled/ })

@@ -54,7 +54,7 @@ test('without a network everything opens, reloads and works, and what was record
   await expect(caseCalled(page, 'Net Loft 3')).toBeVisible()
   await expect(caseCalled(page, 'Harbour Master’s House')).toHaveCount(0)
   await context.setOffline(false)
-  await page.getByRole('button', { name: 'Try again' }).click()
+  // by itself: nobody has to try again
   await expect(page.getByText('waiting to send')).toHaveCount(0)
   await expect(page.getByRole('alert')).toHaveCount(0)
   const { cases } = (await (await page.request.get(app.address(`/api/cases?search=${encodeURIComponent(place)}`))).json()) as { cases: { position: number }[] }
@@ -114,6 +114,8 @@ test('a newer build is offered, taken over when somebody says so, and leaves wha
     await page.getByRole('button', { name: 'Use the new version' }).click()
     await expect(page.locator('meta[name="build"]')).toHaveCount(1)
     await expect(page.getByRole('heading', { name: 'New call' })).toBeVisible()
+    // what was typed went over with it
+    await expect(page.getByLabel('In the customer’s words')).toHaveValue('It whines, then')
     // the other tab is told and goes on working until somebody there says so
     await expect(other.getByText('Dewpoint was updated in another tab')).toBeVisible()
     await expect(other.getByRole('heading', { name: 'Library' })).toBeVisible()

@@ -8,7 +8,7 @@ async function wiredByHand(app: App, system: string, complaint: string, scheme: 
   await page.goto(app.address('/new'))
   await app.chooseBoiler(system)
   await page.getByLabel('Customer or place').fill(`Wired place ${Date.now()}`)
-  await page.getByRole('radio', { name: complaint, exact: true }).check()
+  await page.getByRole('checkbox', { name: complaint, exact: true }).check()
   await page.getByRole('button', { name: 'Open the case' }).click()
   await page.getByRole('link', { name: 'Wiring' }).press('Enter')
   await page.getByRole('button', { name: scheme }).click()

@@ -35,7 +35,7 @@ test('a known place is chosen, never taken for the one meant by its name', async
   const open = async (address: string) => {
     await page.getByLabel('Customer or place').fill(name)
     await page.getByLabel('Address').fill(address)
-    await page.getByRole('radio', { name: 'No hot water', exact: true }).check()
+    await page.getByRole('checkbox', { name: 'No hot water', exact: true }).check()
     await page.getByRole('button', { name: 'Open the case' }).click()
   }
   await open('Upper Quay 1')

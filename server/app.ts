@@ -8,8 +8,10 @@ import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
+import { partsFeature } from './parts/index.ts'
 import { peopleFeature } from './people/index.ts'
 import { pairsFeature } from './pairs/index.ts'
+import { photosFeature } from './photos/index.ts'
 import { answerWithProblems, classify, ProblemError, problemOf } from './problems/index.ts'
 import { sitesFeature } from './sites/index.ts'
 import { staticFeature } from './static/index.ts'
@@ -64,7 +66,7 @@ export async function buildApp({
         scriptSrc: ["'self'"],
         workerSrc: ["'self'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
         upgradeInsecureRequests: null,
       },
     },
@@ -85,6 +87,8 @@ export async function buildApp({
   await app.register(sitesFeature, { database })
   await app.register(experienceFeature, { database })
   await app.register(firmFeature, { database })
+  await app.register(partsFeature, { database })
+  await app.register(photosFeature, { database })
   await app.register(pairsFeature, { database })
   await app.register(peopleFeature, { database })
   if (webFolder) await app.register(staticFeature, { folder: webFolder })

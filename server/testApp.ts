@@ -50,12 +50,12 @@ export function samples() {
   const newCase = (): NewCase => ({
     id: id(),
     openedAt: '2026-03-01T09:00:00.000Z',
-    site: { id: id(), name: 'Net Loft 3', address: 'Quay Lane', note: '' },
+    site: { id: id(), name: 'Net Loft 3', address: 'Quay Lane', note: '', phone: '' },
     appliance: { id: id(), system: 'premix-combi', label: 'Combination 28', installedOn: '2017-09-14' },
     controls: 'direct',
     settings: {},
   })
   const reading = (outcome = 'none', seen: Entry[] = []): Entry =>
-    newEntry('reading', { check: 'ask.hotWater', outcome }, { id: id(), now: Date.UTC(2026, 2, 1, 9, count % 60), author: 'Engineer', seen })
+    newEntry('reading', { check: 'ask.hotWater', outcome }, { id: id(), now: Date.UTC(2026, 2, 1, 9, 0, count), author: 'Engineer', seen })
   return { id, newCase, reading }
 }

@@ -14,6 +14,7 @@ import { beforeDear } from './visit/lookalikes.ts'
 import { partLabels, partOf } from './rows/parts.ts'
 import { alongside } from './remedies/alongside.ts'
 import { remedyRows } from './remedies/index.ts'
+import { partKinds } from './remedies/prices.ts'
 import { replacementOf } from './remedies/replacement.ts'
 import { inFigures } from './rows/figures.ts'
 import { high, main, patchOf, type CheckRow, type FaultRow } from './rows/row.ts'
@@ -25,6 +26,8 @@ import { calledHere, wordsHere } from './rows/systemWords.ts'
 import { broughtUpToDate } from './systems/since.ts'
 import { faultByVersion, remedyByVersion, versionFacts } from './visit/versions.ts'
 import { atCallLevel, inCallVolts, wiredAs } from './wired.ts'
+
+const prices = Object.fromEntries(partKinds.map((one) => [one.name, one.price]))
 
 /**
  * Everything known about one kind of boiler: the rows that fit its parts. A fault belongs to a system that has every parameter it
@@ -116,8 +119,11 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
       .map(named),
     dangers,
     speech,
+    prices,
     facts: [
-      ...facts.filter((fact) => fact.narrows === 'age' || fact.narrows === 'label' || parameters.has(fact.narrows)),
+      ...facts.filter(
+        (fact) => fact.narrows === 'age' || (fact.narrows === 'label' && (fact.id !== 'gas' || system.gas !== 'none')) || parameters.has(fact.narrows),
+      ),
       ...versionFacts(new Set([...components, ...parameters])),
       ...(scheme ? labelFacts(scheme) : []),
     ],

@@ -15,7 +15,7 @@ export interface Bounds {
 /** One journal entry. */
 export const entryBounds: Bounds = { depth: 8, values: 4000, text: 2000, list: 400, fields: 40 }
 
-/** no reading or price is larger, in any unit */
+/** no reading or price is larger, in any unit; what is no number at all is told at its field */
 const largest = 1e12
 
 /**
@@ -26,12 +26,13 @@ export function outOfBounds(value: unknown, bounds: Bounds): { field: string; me
   let left = bounds.values
   const visit = (one: unknown, path: string, depth: number): { field: string; message: string } | null => {
     const found = (message: string) => ({ field: path, message: `${path || 'the whole'} ${message}` })
+    if (one === undefined && path === '') return found('is missing')
     if (--left < 0) return found(`is too much: at most ${bounds.values} values can be taken at a time`)
     if (typeof one === 'string') {
       if (one.length > bounds.text) return found(`is ${one.length} characters long: at most ${bounds.text}`)
       return isText(one) ? null : found('holds characters that are not text: type it again')
     }
-    if (typeof one === 'number') return Math.abs(one) <= largest ? null : found('is too large a number for anything here')
+    if (typeof one === 'number') return Number.isNaN(one) || Math.abs(one) <= largest ? null : found('is too large a number for anything here')
     if (typeof one !== 'object' || one === null) return null
     if (depth >= bounds.depth) return found(`is nested too deep: at most ${bounds.depth} levels`)
     if (Array.isArray(one)) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { append, clockAt, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
+import { append, clockAt, closingOf, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
 
 const id = (n: number) => `01934a00-0000-7000-8000-${String(n).padStart(12, '0')}`
 const entry = (n: number, type: string, payload: unknown, minute = n) =>
@@ -9,7 +9,7 @@ const entry = (n: number, type: string, payload: unknown, minute = n) =>
     at: `2026-03-01T09:${String(minute).padStart(2, '0')}:00.000Z`,
     clock: clockAt(Date.UTC(2026, 2, 1, 9, minute)),
     author: 'Engineer',
-    schema: 2,
+    schema: 3,
     type,
     payload,
   }) as Entry
@@ -27,7 +27,7 @@ describe('append', () => {
   it('keeps the first of two contents under one id and names the conflict, whatever the order of keys', () => {
     const first = reading(1)
     expect(append([first], [{ ...first, author: 'Somebody' } as Entry]).conflicts).toEqual([id(1)])
-    const turned = { payload: first.payload, type: first.type, schema: 2, author: first.author, clock: first.clock, at: first.at, id: first.id } as Entry
+    const turned = { payload: first.payload, type: first.type, schema: 3, author: first.author, clock: first.clock, at: first.at, id: first.id } as Entry
     expect(append([first], [turned]).conflicts).toEqual([])
   })
 
@@ -64,10 +64,43 @@ describe('the summary', () => {
     ]
     expect(summarise(journal)).toMatchObject({ complaints: ['noHotWater'], readings: 1, condemned: ['turbine'], closed: true })
   })
+
+  it('says how it ended, and that a case opened again has not', () => {
+    const closed = entry(1, 'decision', { kind: 'closed', reason: 'flue seal leaks', ending: 'unsafe' })
+    expect(summarise([closed])).toMatchObject({ closed: true, ending: 'unsafe' })
+    const reopened = entry(2, 'decision', { kind: 'reopened', reason: 'rang again' })
+    expect(summarise([closed, reopened])).toMatchObject({ closed: false, ending: null })
+    expect(closingOf([closed, reopened, entry(3, 'decision', { kind: 'closed', reason: 'proved' })])?.id).toBe(id(3))
+  })
+
+  it('has of who goes when what was said last, field by field', () => {
+    const journal = [
+      entry(1, 'booking', { urgency: 'soon', engineer: 'Ines Quill', note: 'side door' }),
+      entry(2, 'booking', { urgency: 'today', from: '2026-03-02T09:00:00.000Z' }),
+    ]
+    expect(summarise(journal).booking).toEqual({ urgency: 'today', engineer: 'Ines Quill', from: '2026-03-02T09:00:00.000Z' })
+  })
 })
 
 const samples: Record<string, unknown> = {
   complaint: { what: 'noHotWater', where: 'all', pattern: 'always', since: 'Monday', setTemperature: { value: 21, unit: '°C' }, words: 'cold' },
+  said: { words: 'It whined all week, then went quiet.', by: 'Mrs Tarn' },
+  booking: {
+    urgency: 'today',
+    vulnerable: ['infant', 'noOtherHeat'],
+    engineer: 'Ines Quill',
+    from: '2026-03-01T09:00:00.000Z',
+    to: '2026-03-01T10:00:00.000Z',
+    contact: 'Mrs Tarn',
+    phone: '0555 010 220',
+    note: 'Ring first',
+  },
+  visit: { event: 'arrived' },
+  step: { remedy: 'vessel.recharge', step: 2, state: 'done', value: 1, unit: 'bar' },
+  photo: { hash: 'a'.repeat(64), type: 'image/jpeg', width: 1600, height: 1200, caption: 'rust at the bearing', about: id(1), place: 'fan' },
+  followUp: { what: 'Read the gauge cold', on: '2026-03-04', kind: 'watch' },
+  wording: { section: 'wrong', text: '' },
+  signature: { by: 'customer', name: 'Oda Brink', strokes: ['M 1 1 L 4 8'], width: 300, height: 120 },
   fact: { fact: 'age', value: 9 },
   history: { event: 'topUp', on: '2026-01-05', value: 1.2, unit: 'bar' },
   action: { action: 'toppedUp', undone: false },
@@ -103,7 +136,7 @@ describe('entries from outside', () => {
     ['a number written as text', entry(1, 'reading', { check: 'look.gaugeCold', value: '1.1', unit: 'bar' }), 'e.payload.value'],
     ['a reading with neither outcome nor value', entry(1, 'reading', { check: 'look.gaugeCold' }), 'e.payload'],
     ['a field nobody knows', entry(1, 'advice', { what: 'x', answer: 'given', colour: 'red' }), 'e.payload'],
-    ['a newer schema', { ...reading(1), schema: 3 }, 'e.schema'],
+    ['a newer schema', { ...reading(1), schema: 4 }, 'e.schema'],
     ['a month that is none', { ...reading(1), at: '2026-13-01T09:00:00.000Z' }, 'e.at'],
     ['a day that is none', { ...reading(1), at: '2026-02-30T09:00:00.000Z' }, 'e.at'],
     ['an hour that is none', { ...reading(1), at: '2026-02-03T25:00:00.000Z' }, 'e.at'],
@@ -125,6 +158,10 @@ describe('entries from outside', () => {
     const { schema: _schema, clock: _clock, ...old } = reading(1)
     expect(parseEntry(old)).toEqual({ ok: true, value: reading(1) })
     expect(parseEntry({ ...old, schema: 1 })).toEqual({ ok: true, value: reading(1) })
+  })
+
+  it('of version 2 have what they had', () => {
+    expect(parseEntry({ ...reading(1), schema: 2 })).toEqual({ ok: true, value: reading(1) })
   })
 
   it('say at most twenty things that are wrong', () => {

@@ -1,6 +1,20 @@
-export { entrySchemaVersion, entryTypes, envelopeSchema, payloadSchemas, uuid7, type Entry, type EntryOf, type EntryType, type Payload } from './entry.ts'
+export { payloadSchemas, uuid7 } from './payloads.ts'
+export { entrySchemaVersion, entryTypes, envelopeSchema, type Entry, type EntryOf, type EntryType, type Payload } from './entry.ts'
 export { check, parseEntry, upcast, type FieldProblem, type Parsed } from './parseEntry.ts'
-export { append, controlsOf, entriesOf, inOrder, provenFaults, sameContent, standing, summarise, type CaseSummary } from './journal.ts'
+export {
+  append,
+  bookingOf,
+  closingOf,
+  controlsOf,
+  entriesOf,
+  factsOf,
+  inOrder,
+  provenFaults,
+  sameContent,
+  standing,
+  summarise,
+  type CaseSummary,
+} from './journal.ts'
 export { dayOrNothing, instant, isDay, isInstant } from './calendar.ts'
 export { clockAfter, clockAt, clockOf, clockPattern, latestClock, type Clock } from './clock.ts'
 export { entryBounds, outOfBounds, type Bounds } from './bounds.ts'

@@ -1,5 +1,5 @@
 import { clockOf } from './clock.ts'
-import type { Entry, EntryOf, EntryType } from './entry.ts'
+import type { Entry, EntryOf, EntryType, Payload } from './entry.ts'
 
 /** What came of adding entries to a journal. */
 export interface Appended {
@@ -62,6 +62,22 @@ export function controlsOf(entries: readonly Entry[], otherwise: string): string
   return typeof said === 'string' ? said : otherwise
 }
 
+/** The entry that closed a case; null while it is open, also once it was opened again. */
+export function closingOf(entries: readonly Entry[]): EntryOf<'decision'> | null {
+  const last = entriesOf(entries, 'decision').findLast(({ payload }) => payload.kind === 'closed' || payload.kind === 'reopened')
+  return last?.payload.kind === 'closed' ? last : null
+}
+
+/** Who goes when and what was said of it: of each field what was said last. */
+export function bookingOf(entries: readonly Entry[]): Payload<'booking'> {
+  return Object.assign({}, ...entriesOf(entries, 'booking').map((one) => one.payload)) as Payload<'booking'>
+}
+
+/** What is known of the configuration by its name: of each fact what was said last. */
+export function factsOf(entries: readonly Entry[]): Record<string, EntryOf<'fact'>> {
+  return Object.fromEntries(entriesOf(entries, 'fact').map((one) => [one.payload.fact, one]))
+}
+
 /** What a list of cases shows of one, folded from its journal. */
 export interface CaseSummary {
   /** catalogue ids of what the customer complains of */
@@ -71,6 +87,10 @@ export interface CaseSummary {
   condemned: string[]
   repairs: number
   closed: boolean
+  /** how a closed case ended; null where it is open or nobody said */
+  ending: Payload<'decision'>['ending'] | null
+  /** who goes when, and how urgent it is, as said last */
+  booking: Pick<Payload<'booking'>, 'urgency' | 'vulnerable' | 'engineer' | 'from' | 'to'>
   /** faults the case proved, for what the firm has learnt */
   proven: string[]
   lastAt: string | null
@@ -80,13 +100,17 @@ export interface CaseSummary {
 export function summarise(entries: readonly Entry[]): CaseSummary {
   const live = standing(entries)
   const decisions = live.filter((entry) => entry.type === 'decision')
+  const closing = closingOf(live)
+  const { urgency, vulnerable, engineer, from, to } = bookingOf(live)
   return {
     complaints: live.filter((entry) => entry.type === 'complaint').map((entry) => entry.payload.what),
     entries: live.length,
     readings: live.filter((entry) => entry.type === 'reading').length,
     condemned: decisions.filter((entry) => entry.payload.kind === 'condemned').map((entry) => entry.payload.part ?? entry.payload.fault ?? ''),
     repairs: live.filter((entry) => entry.type === 'repair').length,
-    closed: decisions.some((entry) => entry.payload.kind === 'closed'),
+    closed: closing !== null,
+    ending: closing?.payload.ending ?? null,
+    booking: { ...(urgency && { urgency }), ...(vulnerable && { vulnerable }), ...(engineer && { engineer }), ...(from && { from }), ...(to && { to }) },
     proven: provenFaults(entries),
     lastAt: live.at(-1)?.at ?? null,
   }
@@ -98,7 +122,7 @@ export function summarise(entries: readonly Entry[]): CaseSummary {
  */
 export function provenFaults(entries: readonly Entry[]): string[] {
   const live = standing(entries)
-  if (!live.some((entry) => entry.type === 'decision' && entry.payload.kind === 'closed')) return []
+  if (!closingOf(live)) return []
   const mended = new Set(live.flatMap((entry) => (entry.type === 'repair' && entry.payload.result !== 'failed' ? (entry.payload.faults ?? []) : [])))
   const condemned = live.flatMap((entry) =>
     entry.type === 'decision' && entry.payload.kind === 'condemned' && entry.payload.fault ? [entry.payload.fault] : [],

@@ -1,7 +1,8 @@
 import { ValidationError } from 'yup'
 import { entryBounds, outOfBounds } from './bounds.ts'
 import { clockOf } from './clock.ts'
-import { entrySchemaVersion, envelopeSchema, payloadSchemas, type Entry, type EntryType } from './entry.ts'
+import { entrySchemaVersion, envelopeSchema, type Entry, type EntryType } from './entry.ts'
+import { payloadSchemas } from './payloads.ts'
 
 /** What was wrong with one field of something that came from outside. */
 export interface FieldProblem {
@@ -32,11 +33,12 @@ export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
 
 /**
  * Raises an entry of an older schema version to the present one; an entry without `schema` is read as version 1.
- * Version 1 had no clock: its own time is the order it was written in.
+ * Version 1 had no clock: its own time is the order it was written in. Of what version 2 had nothing was changed since.
  */
 export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null || Array.isArray(input)) return input
   const entry = { schema: 1, ...input } as Record<string, unknown>
+  if (entry.schema === 2) return { ...entry, schema: entrySchemaVersion }
   if (entry.schema !== 1) return input
   return { ...entry, schema: entrySchemaVersion, clock: clockOf({ at: String(entry.at), id: String(entry.id) }) }
 }

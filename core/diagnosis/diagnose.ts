@@ -22,6 +22,7 @@ import {
   remediesOf,
   replacementOf,
   severalOf,
+  soundReadings,
   standingNow,
   surprise,
   verdictOf,
@@ -44,12 +45,14 @@ import {
   type Stop,
   type Suspect,
 } from './catalogue/index.ts'
-import { accessLeft, hangsOn, rankChecks, type Ranking, runsFirst, runsThrough } from './choice/index.ts'
+import { accessLeft, hangsOn, onSiteOf, rankChecks, type Ranking, runsFirst, runsThrough } from './choice/index.ts'
 import { answered, blind, dangersIn, readJournal, readRecord, type JournalRead } from './evidence/index.ts'
 import type { Signatures } from './signatures/index.ts'
 
 /** suspects are listed down to this share */
 const listed = 0.001
+/** bits below which a check tells nothing of what was complained of */
+const tellsNothing = 0.01
 
 /**
  * Inverts the simulation: from a journal to suspects, the next check and everything that follows from them.
@@ -114,9 +117,12 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     remedies: remediesOf(fitted, signatures, shares, costs, journal.tried),
     plans,
     replacement: replacementOf(catalogue, plans, costs, journal.circumstances.age),
-    carry: carryOf(catalogue, signatures, shares, costs),
+    carry: carryOf(catalogue, signatures, shares, costs, options.prices),
+    telling: Object.fromEntries(Object.entries(ranking.telling).filter(([, bits]) => bits >= tellsNothing)),
+    onSite: mended ? null : onSiteOf(catalogue, ranking.spoken),
     proofs: proofsOf(catalogue, signatures, journal),
     remarks,
+    sound: soundReadings(catalogue, signatures, journal),
     record,
     closing: [...questions.map((one) => `${one.question} Not answered yet.`), ...closingOf(catalogue, signatures, belief, journal, open, record)],
     contradiction: surprise(signatures, belief),
@@ -179,9 +185,12 @@ function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, qu
     plans: [],
     replacement: null,
     carry: [],
+    telling: {},
+    onSite: null,
     proofs: [],
     record: [],
     remarks: [],
+    sound: {},
     closing: [`${stop.label}: make safe first.`],
     contradiction: null,
     unexamined: 1,

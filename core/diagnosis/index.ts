@@ -76,5 +76,5 @@ export {
   type Weighing,
   wrongActs,
 } from './choice/index.ts'
-export { barOf, healthyOutcome, probing, type Probing } from './account/index.ts'
+export { barOf, healthyOutcome, type OutcomeAhead, outcomesAhead, probing, type Probing } from './account/index.ts'
 export { partsFrom, separability, type Separability, stepHalving } from './quality/index.ts'

@@ -101,6 +101,7 @@ function catalogueProblems(catalogue: Catalogue, entry: Entry, path: string): Fi
 function factProblems(catalogue: Catalogue, { fact, value, unit }: Extract<Entry, { type: 'fact' }>['payload'], path: string): FieldProblem[] {
   const kind = catalogue.facts.find((one) => one.id === fact)
   if (!kind) return []
+  if (kind.type === 'text' && typeof value !== 'string') return [{ field: `${path}.value`, message: `${path}.value: ${fact} is a text` }]
   if (kind.type === 'number' && typeof value !== 'number') return [{ field: `${path}.value`, message: `${path}.value: ${fact} is a number` }]
   if (kind.unit && unit !== undefined && (!isUnit(unit) || dimensionOf(unit) !== dimensionOf(kind.unit))) {
     return [{ field: `${path}.unit`, message: `${path}.unit: "${unit}" is not a unit of ${fact}; use ${unitsLike(kind.unit).join(', ')}` }]

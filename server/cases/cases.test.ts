@@ -1,5 +1,5 @@
 import { longestJournal, type AppendResult, type Case, type CaseLine, type CaseList, type News, type Problem } from '@dewpoint/contract'
-import { upcast, type Entry } from '@dewpoint/core/casebook'
+import { newEntry, upcast, type Entry, type Payload } from '@dewpoint/core/casebook'
 import { eq } from 'drizzle-orm'
 import { describe, expect, it } from 'vitest'
 import { tables } from '../database/index.ts'
@@ -19,6 +19,23 @@ describe('cases', () => {
     expect(found.position).toBe(1)
     expect(Date.parse(found.received[entry.id]!)).toBeGreaterThan(Date.now() - 60_000)
     expect(await lineOf(body.id)).toMatchObject({ summary: { readings: 1, closed: false }, position: 1 })
+  })
+
+  it('tells in the list who goes when, how urgent it is, and how it ended, until it is opened again', async () => {
+    const body = await opened()
+    const seen: Entry[] = []
+    const write = async <T extends 'booking' | 'decision'>(type: T, payload: Payload<T>) => {
+      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 10), author: 'Office', seen })
+      seen.push(entry)
+      await post(`/api/cases/${body.id}/entries`, { entries: [entry] })
+      return (await lineOf(body.id))!.summary
+    }
+    await write('booking', { urgency: 'today', engineer: 'Ines Quill', note: 'side door' })
+    expect((await write('booking', { from: '2026-03-01T12:00:00.000Z' })).booking).toEqual({
+      ...{ urgency: 'today', engineer: 'Ines Quill', from: '2026-03-01T12:00:00.000Z' },
+    })
+    expect(await write('decision', { kind: 'closed', reason: 'flue seal leaks', ending: 'unsafe' })).toMatchObject({ closed: true, ending: 'unsafe' })
+    expect(await write('decision', { kind: 'reopened', reason: 'seals came' })).toMatchObject({ closed: false, ending: null })
   })
 
   it('takes the same case twice as one, and says so', async () => {
@@ -70,7 +87,7 @@ describe('cases', () => {
     ['settings.hourlyRate', { settings: { hourlyRate: -4 } }],
     ['settings', { settings: 7 }],
     ['appliance.installedOn', { appliance: { ...newCase().appliance, installedOn: '2019-02-29' } }],
-    ['site.note', { site: { ...newCase().site, note: 'half \ud83d' } }],
+    ['site.note', { site: { ...newCase().site, note: 'half \ud83d', phone: '' } }],
   ])('refuses %s that cannot be', async (field, change) => {
     const answer = await post('/api/cases', { ...newCase(), ...change })
     expect(answer.statusCode).toBe(422)
@@ -114,7 +131,7 @@ describe('the list of cases', () => {
   })
 
   it('finds by any part of name, address or boiler, and takes signs of patterns as they are', async () => {
-    const body = await opened({ site: { id: id(), name: '100% Wharf_side', address: 'Tar\\Lane 7', note: '' } })
+    const body = await opened({ site: { id: id(), name: '100% Wharf_side', address: 'Tar\\Lane 7', note: '', phone: '' } })
     const finds = async (words: string) => (await get<CaseList>(`/api/cases?search=${encodeURIComponent(words)}`)).cases.map((one) => one.id)
     for (const words of ['0% wha', 'F_S', 'tar\\l', '  100%  ', 'tår']) expect(await finds(words)).toEqual([body.id])
     for (const words of ['%wharf', 'f%s', 'zzz']) expect(await finds(words)).toEqual([])

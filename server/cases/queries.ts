@@ -14,14 +14,14 @@ import {
 } from '@dewpoint/contract'
 import { append, inOrder, sameContent, costKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
-import { containing, fromJson, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
+import { figuresOf, fromJson, patternsOf, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
 type Row = typeof entries.$inferSelect
 
 /** Cases with their place, boiler and cached summary, newest first: those whose place or boiler has the words asked for. */
 export async function listCases(database: Database, { search, limit, after }: ListQuery<CaseCursor>): Promise<CaseList> {
-  const found = containing(search)
+  const patterns = patternsOf(search)
   return retried(async () => {
     // which they are, one index answers alone; only those of the stretch are read in full
     const ids = await database
@@ -30,7 +30,7 @@ export async function listCases(database: Database, { search, limit, after }: Li
       .where(
         and(
           after ? or(lt(cases.openedAt, new Date(after.openedAt)), and(eq(cases.openedAt, new Date(after.openedAt)), lt(cases.id, after.id))) : undefined,
-          found ? like(cases.searched, found) : undefined,
+          or(...patterns.map((one) => like(cases.searched, one))),
         ),
       )
       .orderBy(desc(cases.openedAt), desc(cases.id))
@@ -74,11 +74,17 @@ export async function openCase(database: Database, input: NewCase): Promise<'ope
       const present = await presentCase(tx, line)
       const differs = {
         ...(present.case && !sameContent(present.case, { ...line, openedAt: new Date(line.openedAt).toISOString() }) && { case: present.case }),
-        ...(present.site && !sameContent(present.site, site) && { site: present.site }),
+        ...(present.site && !sameContent(present.site, asKnown(site, present.site)) && { site: present.site }),
         ...(present.appliance && !sameContent(present.appliance, appliance) && { appliance: present.appliance }),
       }
       if (Object.keys(differs).length > 0) return { conflict: differs }
       if (present.case) return 'present'
+      // a number nobody had said before is taken over, and is found by
+      if (present.site && present.site.phone !== site.phone && site.phone !== '')
+        await tx
+          .update(sites)
+          .set({ phone: site.phone, searched: searchedSite(site) })
+          .where(eq(sites.id, site.id))
       if (!present.site) await tx.insert(sites).values({ ...site, searched: searchedSite(site) })
       if (!present.appliance) await tx.insert(appliances).values(appliance)
       const derived = { searched: searchedCase(site, appliance), system: appliance.system }
@@ -93,6 +99,9 @@ export async function openCase(database: Database, input: NewCase): Promise<'ope
     throw error
   }
 }
+
+/** A place as it was sent, for comparing it with the one that is there: a telephone number that only one of them has is no difference. */
+const asKnown = (sent: Site, present: Site): Site => (sent.phone === '' || present.phone === '' ? { ...sent, phone: present.phone } : sent)
 
 async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: string; siteId: string; applianceId: string }): Promise<PresentCase> {
   const [[one], [site], [appliance]] = [
@@ -172,7 +181,7 @@ async function newsOf(database: Pick<Database, 'select'>, caseId: string, since:
 }
 
 /** The types of entry whose payload a summary reads; of the others it only counts them. */
-const summarised: EntryType[] = ['complaint', 'decision', 'repair', 'retract']
+const summarised: EntryType[] = ['complaint', 'booking', 'decision', 'repair', 'retract']
 
 /** A journal as far as its summary needs it: without the payload of what is only counted. */
 async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
@@ -199,9 +208,9 @@ function provenText(faults: readonly string[]): string {
   return faults.reduce((text, fault) => (text.length + fault.length < longestProven ? `${text} ${fault}`.trim() : text), '')
 }
 
-const searchedSite = ({ name, address }: Site) => searchable(340, name, address)
-const searchedCase = ({ name, address }: Site, { label }: { label: string }) => searchable(460, name, address, label)
-const siteOf = ({ id, name, address, note }: Site): Site => ({ id, name, address, note })
+const searchedSite = ({ name, address, phone }: Site) => searchable(400, name, address, figuresOf(phone))
+const searchedCase = ({ name, address, phone }: Site, { label }: { label: string }) => searchable(520, name, address, label, figuresOf(phone))
+const siteOf = ({ id, name, address, note, phone }: Site): Site => ({ id, name, address, note, phone })
 
 /**
  * Derives anew what an older version kept otherwise or not at all: summaries, what is searched, what was learnt. What is already so is left alone.
@@ -220,7 +229,7 @@ export async function renewDerived(database: Database): Promise<number> {
   }
   for (let renewed = 0; ;) {
     const stale = await selectCases(database)
-      .where(or(eq(cases.searched, ''), sql`not json_exists(${cases.summary}, '$.proven')`))
+      .where(or(eq(cases.searched, ''), sql`not json_exists(${cases.summary}, '$.booking')`))
       .limit(200)
     if (stale.length === 0) return renewed
     for (const { cases: one, sites: site, appliances: appliance } of stale) {

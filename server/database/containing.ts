@@ -1,8 +1,21 @@
 import { folded } from '@dewpoint/contract'
 
 /** The pattern of LIKE for folded texts that contain some words as they are typed; undefined for none. */
-export function containing(words: string): string | undefined {
+function containing(words: string): string | undefined {
   return words === '' ? undefined : `%${folded(words).replace(/[\\%_]/g, '\\$&')}%`
+}
+
+/** a telephone number, or a stretch of one, as somebody types it */
+const telephone = /^[\d\s+()/.-]*\d[\d\s+()/.-]*\d[\d\s+()/.-]*\d[\d\s+()/.-]*$/
+
+/** The figures of a telephone number: whoever searches need not type its spaces. */
+export const figuresOf = (phone: string): string => phone.replace(/\D/g, '')
+
+/** The patterns of LIKE, any of which will do: the words as they are typed, and of a telephone number its figures alone. */
+export function patternsOf(words: string): string[] {
+  const typed = containing(words)
+  if (typed === undefined) return []
+  return telephone.test(words) && figuresOf(words) !== words ? [typed, `%${figuresOf(words)}%`] : [typed]
 }
 
 /** Texts as they are searched, in one column of so many characters. Never empty: an empty column is one that is not folded yet. */

@@ -1,6 +1,6 @@
-import type { FirmCosts } from '@dewpoint/contract'
+import type { FirmCosts, FirmProfile } from '@dewpoint/contract'
 import type { CaseSettings, CaseSummary } from '@dewpoint/core/casebook'
-import { bigint, char, customType, datetime, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bigint, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 
 /** Folded text, compared byte by byte: what a search is looked for in. */
 const searchText = (name: string, length: number) =>
@@ -16,8 +16,9 @@ export const sites = mysqlTable(
     name: varchar('name', { length: 120 }).notNull(),
     address: varchar('address', { length: 200 }).notNull(),
     note: varchar('note', { length: 500 }).notNull(),
-    /** name and address as they are searched; empty until it is folded */
-    searched: searchText('searched', 340),
+    phone: varchar('phone', { length: 40 }).notNull().default(''),
+    /** name, address and the figures of the telephone number as they are searched; empty until it is folded */
+    searched: searchText('searched', 400),
   },
   (table) => [index('sites_listed').on(table.name, table.id, table.searched)],
 )
@@ -57,7 +58,7 @@ export const cases = mysqlTable(
     summary: json('summary').$type<CaseSummary>().notNull(),
     position: int('position').notNull().default(0),
     /** place and boiler as they are searched; empty until it is folded */
-    searched: searchText('searched', 460),
+    searched: searchText('searched', 520),
     /** the kind of boiler and the faults proved on it, for what the firm has learnt: copies, so that one index answers it */
     system: varchar('system', { length: 60 }).notNull().default(''),
     proven: varchar('proven', { length: 500 }).notNull().default(''),
@@ -74,7 +75,31 @@ export const firm = mysqlTable('firm', {
   id: int('id').primaryKey(),
   costs: json('costs').$type<FirmCosts>().notNull(),
   timeZone: varchar('time_zone', { length: 60 }),
+  /** what is said of the firm itself; null before anybody did */
+  profile: json('profile').$type<FirmProfile>(),
   revision: int('revision').notNull().default(1),
+})
+
+/** What the firm has of parts and pays for them, where somebody said so. */
+export const parts = mysqlTable('parts', {
+  part: varchar('part', { length: 120 }).primaryKey(),
+  price: double('price'),
+  van: int('van').notNull(),
+  store: int('store').notNull(),
+  revision: int('revision').notNull(),
+})
+
+/** Up to sixteen megabytes as they are. */
+const mediumBlob = customType<{ data: Buffer; notNull: true }>({ dataType: () => 'mediumblob' })
+
+/** Pictures, by the SHA-256 of their content. */
+export const photos = mysqlTable('photos', {
+  hash: char('hash', { length: 64 }).primaryKey(),
+  type: varchar('type', { length: 20 }).notNull(),
+  width: int('width').notNull(),
+  height: int('height').notNull(),
+  bytes: mediumBlob('bytes').notNull(),
+  receivedAt: datetime('received_at', { mode: 'date', fsp: 3 }).notNull(),
 })
 
 /** What engineers say of a kind of boiler from their own experience: how many calls in ten each fault turns out to be. One opinion a person. */

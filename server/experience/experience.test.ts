@@ -10,7 +10,7 @@ async function kept(appliance: { id: string; siteId: string }, day: string, line
   const open: NewCase = {
     id: id(),
     openedAt: `${day}T09:00:00.000Z`,
-    site: { id: appliance.siteId, name: 'Ropewalk 2', address: '', note: '' },
+    site: { id: appliance.siteId, name: 'Ropewalk 2', address: '', note: '', phone: '' },
     appliance: { id: appliance.id, system: 'coil-combi', label: 'Combination 26', installedOn: '' },
     controls: 'direct',
     settings: {},

@@ -31,6 +31,17 @@ describe('the firm’s settings', () => {
       expect(await fields({ costs, timeZone, revision: 2 })).toEqual(['timeZone'])
   })
 
+  it('what the firm said of itself stays where a device that knows nothing of it changes the costs', async () => {
+    const { settings } = await get<Firm>('/api/firm')
+    const said = { ...settings!, profile: { currency: 'EUR' } }
+    expect((await post('/api/firm', said)).json<Firm>().settings!.profile).toEqual({ currency: 'EUR' })
+    const { profile: _profile, ...older } = said
+    const after = await post('/api/firm', { ...older, revision: said.revision + 1 })
+    expect(after.json<Firm>().settings).toEqual({ ...older, profile: { currency: 'EUR' }, revision: said.revision + 2 })
+    const wrong = await post('/api/firm', { ...said, revision: said.revision + 2, profile: { currency: '€' } })
+    expect(wrong.json<Problem>().fields!.map((one) => one.field)).toEqual(['profile.currency'])
+  })
+
   it('of ten people who change them at once, one has it', async () => {
     const { settings } = await get<Firm>('/api/firm')
     const answers = await Promise.all(Array.from({ length: 10 }, (_unused, n) => post('/api/firm', { ...settings, costs: { ...costs, hourlyRate: n } })))

@@ -2,7 +2,7 @@ import { readListQuery, readSiteCursor } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { listSites } from './queries.ts'
+import { knownOf, listSites } from './queries.ts'
 
 /** Customers' places and their boilers. */
 export const sitesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
@@ -10,5 +10,12 @@ export const sitesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const query = readListQuery(request.query, readSiteCursor)
     if (!query.ok) throw new ProblemError('invalid', 'Correct what is named and ask for the list again.', query.problems)
     return listSites(database, query.value)
+  })
+
+  app.get<{ Params: { id: string } }>('/api/appliances/:id', async (request) => {
+    const { id } = request.params
+    const known = /^[0-9a-f-]{36}$/.test(id) ? await knownOf(database, id) : undefined
+    if (!known) throw new ProblemError('notFound', `There is no boiler ${id.slice(0, 40)}. Choose it from its place.`)
+    return known
   })
 }

@@ -1,12 +1,13 @@
-import { siteCursor, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
-import { and, eq, gt, inArray, like, or } from 'drizzle-orm'
-import { containing, retried, tables, type Database } from '../database/index.ts'
+import { siteCursor, type KnownAppliance, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
+import { factsOf, upcast, type Entry } from '@dewpoint/core/casebook'
+import { and, desc, eq, gt, inArray, like, or } from 'drizzle-orm'
+import { patternsOf, retried, tables, type Database } from '../database/index.ts'
 
-const { appliances, sites } = tables
+const { appliances, cases, entries, sites } = tables
 
 /** Sites with their boilers, by name: those whose name or address has the words asked for. */
 export async function listSites(database: Database, { search, limit, after }: ListQuery<SiteCursor>): Promise<SiteList> {
-  const found = containing(search)
+  const patterns = patternsOf(search)
   return retried(async () => {
     const ids = await database
       .select({ id: sites.id })
@@ -14,7 +15,7 @@ export async function listSites(database: Database, { search, limit, after }: Li
       .where(
         and(
           after ? or(gt(sites.name, after.name), and(eq(sites.name, after.name), gt(sites.id, after.id))) : undefined,
-          found ? like(sites.searched, found) : undefined,
+          or(...patterns.map((one) => like(sites.searched, one))),
         ),
       )
       .orderBy(sites.name, sites.id)
@@ -26,8 +27,54 @@ export async function listSites(database: Database, { search, limit, after }: Li
     const bySite = new Map<string, SiteLine['appliances']>()
     for (const one of boilers) bySite.set(one.siteId, [...(bySite.get(one.siteId) ?? []), one])
     return {
-      sites: page.map(({ id, name, address, note }) => ({ id, name, address, note, appliances: bySite.get(id) ?? [] })),
+      sites: page.map(({ id, name, address, note, phone }) => ({ id, name, address, note, phone, appliances: bySite.get(id) ?? [] })),
       next: ids.length > limit ? siteCursor(page.at(-1)!) : null,
+    }
+  })
+}
+
+/** cases of one boiler that are looked at for what is known of it */
+const lookedAt = 60
+
+/** What earlier cases say of a boiler; undefined where there is no such boiler. */
+export async function knownOf(database: Database, id: string): Promise<KnownAppliance | undefined> {
+  return retried(async () => {
+    const [own] = await database.select({ id: appliances.id }).from(appliances).where(eq(appliances.id, id))
+    if (!own) return undefined
+    const visits = await database
+      .select({ id: cases.id, openedAt: cases.openedAt, summary: cases.summary })
+      .from(cases)
+      .where(eq(cases.applianceId, id))
+      .orderBy(desc(cases.openedAt), desc(cases.id))
+      .limit(lookedAt)
+    const rows =
+      visits.length === 0
+        ? []
+        : await database
+            .select()
+            .from(entries)
+            .where(
+              and(
+                inArray(
+                  entries.caseId,
+                  visits.map((one) => one.id),
+                ),
+                inArray(entries.type, ['fact', 'retract']),
+              ),
+            )
+    const written = rows.map(
+      ({ id: entry, at, clock, author, device, type, schemaVersion, payload }) =>
+        upcast({ id: entry, at, ...(clock !== null && { clock }), author, ...(device !== null && { device }), schema: schemaVersion, type, payload }) as Entry,
+    )
+    return {
+      facts: Object.values(factsOf(written)).map(({ at, payload: { fact, value, unit } }) => ({ fact, value, ...(unit && { unit }), at })),
+      visits: visits.map(({ id: caseId, openedAt, summary }) => ({
+        id: caseId,
+        openedAt: openedAt.toISOString(),
+        complaints: summary.complaints,
+        faults: summary.proven,
+        closed: summary.closed,
+      })),
     }
   })
 }

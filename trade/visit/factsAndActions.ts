@@ -3,12 +3,26 @@ import type { Layout } from '@dewpoint/core/system'
 
 /** Facts that narrow the configuration. */
 export const facts: FactKind[] = [
-  { id: 'age', label: 'Age of the appliance, years', type: 'number', narrows: 'age' },
-  { id: 'systemVolume', label: 'Water in the system', type: 'number', unit: 'l', narrows: 'system.volume' },
-  { id: 'coldFeed', label: 'Cold water temperature', type: 'number', unit: '°C', narrows: 'mains.temperature' },
-  { id: 'vesselVolume', label: 'Size of the expansion vessel', type: 'number', unit: 'l', narrows: 'vessel.volume' },
+  { id: 'modelName', label: 'Model on the plate', type: 'text', narrows: 'label', ofAppliance: 'lasting' },
+  { id: 'serial', label: 'Serial number', type: 'text', narrows: 'label', ofAppliance: 'lasting' },
+  { id: 'location', label: 'Where it hangs', type: 'text', narrows: 'label', ofAppliance: 'lasting' },
+  { id: 'age', label: 'Age of the appliance, years', type: 'number', narrows: 'age', ofAppliance: 'lasting' },
+  {
+    id: 'gas',
+    label: 'Gas',
+    type: 'choice',
+    narrows: 'label',
+    choices: [
+      { id: 'naturalGas', label: 'natural gas' },
+      { id: 'propane', label: 'propane' },
+    ],
+    ofAppliance: 'lasting',
+  },
+  { id: 'systemVolume', label: 'Water in the system', type: 'number', unit: 'l', narrows: 'system.volume', ofAppliance: 'lasting' },
+  { id: 'coldFeed', label: 'Cold water temperature', type: 'number', unit: '°C', narrows: 'mains.temperature', ofAppliance: 'passing' },
+  { id: 'vesselVolume', label: 'Size of the expansion vessel', type: 'number', unit: 'l', narrows: 'vessel.volume', ofAppliance: 'lasting' },
   { id: 'controls', label: 'How it is wired', type: 'choice', narrows: 'label' },
-  { id: 'roomTemperature', label: 'Room temperature', type: 'number', unit: '°C', narrows: 'radiators.roomTemperature' },
+  { id: 'roomTemperature', label: 'Room temperature', type: 'number', unit: '°C', narrows: 'radiators.roomTemperature', ofAppliance: 'passing' },
 ]
 
 /** Acts that put a wrong state right, or change the situation of what is read after them. Chances from memory, as those of the remedies they stand for. */

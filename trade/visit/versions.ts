@@ -16,6 +16,8 @@ interface VersionFact {
   label: string
   /** a component, or a parameter, without which it is no question */
   needs: string
+  /** it is so on the day only */
+  passing?: true
   choices: Choice[]
 }
 
@@ -147,6 +149,7 @@ const versionRows: VersionFact[] = [
   },
   {
     id: 'outdoors',
+    passing: true,
     label: 'Outdoors',
     needs: 'condensate',
     choices: [
@@ -209,11 +212,12 @@ jobs['fillingLoop.replace'] = [
 export const versionFacts = (has: ReadonlySet<string>): FactKind[] =>
   versionRows
     .filter(({ needs }) => has.has(needs))
-    .map(({ id, label, choices }) => ({
+    .map(({ id, label, passing, choices }) => ({
       id,
       label,
       type: 'choice',
       narrows: 'version',
+      ofAppliance: passing ? 'passing' : 'lasting',
       choices: choices.map(({ times: _times, ...choice }) => choice),
     }))
 

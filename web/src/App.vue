@@ -10,6 +10,7 @@ import { useKeys } from './shared/pieces/keys.ts'
 import { missingPart } from './shared/missingPart.ts'
 import WhoWrites from './keeping/WhoWrites.vue'
 import { author } from './keeping/author.ts'
+import { isUnkept } from './keeping/device/drafts.ts'
 
 const outbox = useOutbox()
 const firm = useFirm()
@@ -94,6 +95,9 @@ onMounted(async () => {
       </p>
       <v-btn @click="outbox.flush()">Try again now</v-btn>
     </section>
+    <section v-if="isUnkept" class="notice grave" role="alert">
+      <p><strong>What you are typing is not kept on this device</strong>: its storage is full or blocked. Record it before you close or reload this page.</p>
+    </section>
     <section v-if="newer !== 'none' && outbox.unsaved.size === 0" class="notice" role="status">
       <p v-if="newer === 'waiting'">A new version of Dewpoint is ready. What you have recorded stays.</p>
       <p v-else>Dewpoint was updated in another tab.</p>
@@ -104,7 +108,10 @@ onMounted(async () => {
       <v-btn @click="fetchAgain">Try again</v-btn>
       <v-btn v-if="again > 1" variant="text" @click="reloadPage">Reload the page</v-btn>
     </section>
-    <router-view />
+    <router-view v-slot="{ Component, route: shown }">
+      <!-- another call is another page: nothing typed for one may end in the next -->
+      <component :is="Component" :key="shown.name === 'new' ? String(shown.query.draft) : undefined" />
+    </router-view>
     <KeysDialog v-model="keysShown" />
     <WhoWrites v-model:changing="changingWriter" />
   </v-app>

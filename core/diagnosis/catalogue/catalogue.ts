@@ -265,7 +265,9 @@ export interface Speech {
 export interface FactKind {
   id: string
   label: string
-  type: 'number' | 'choice'
+  type: 'number' | 'choice' | 'text'
+  /** asked about of the appliance itself, on the telephone or in front of it: what is so for years, or only on the day */
+  ofAppliance?: 'lasting' | 'passing'
   unit?: UnitSymbol
   /** with the share of appliances that have it, where odds depend on it */
   choices?: { id: string; label: string; share?: number; /** parameters it fixes */ sets?: Record<string, number> }[]
@@ -324,6 +326,8 @@ export interface Catalogue {
   /** what must stand in the record before closing */
   closing: ClosingItem[]
   replacement?: Replacement
+  /** what parts and seals cost by themselves, where that is known */
+  prices?: Record<string, number>
   /** pairs with different remedies that no check of this catalogue parts, and why */
   inseparable: { faults: [string, string]; why: string }[]
   /** states that are no fault of the boiler, and the share of call-outs nobody has a name for */

@@ -8,6 +8,8 @@ export interface DiagnoseOptions {
   cannot?: readonly string[]
   /** what an hour, a second trip and a part condemned in vain cost; see `usualCosts` for what is not said */
   costs?: Partial<Costs>
+  /** what the firm pays for parts, where it is not what is assumed */
+  prices?: Readonly<Record<string, number>>
   /** the firm's own closed cases on this kind of boiler */
   experience?: Experience
   /** checks to detail besides the ones worth most, as someone asked for them */

@@ -208,6 +208,32 @@ export interface Cause {
   lookFor: string[]
 }
 
+/** A part that may be needed, and the sum behind carrying it. */
+export interface Carried {
+  part: string
+  probability: number
+  /** its price; what the repair it is for costs in parts, where that is not known */
+  price: number
+  /** what must be new whenever it is fitted */
+  seals: string[]
+  /** money: its chance of being needed times a second trip, against taking it along for nothing */
+  saved: number
+  carrying: number
+  take: boolean
+}
+
+/** How long a visit will take. */
+export interface OnSite {
+  /** minutes that half of such visits, a tenth and nine tenths take no longer than */
+  typical: number
+  low: number
+  high: number
+  /** the share of visits that end about so many minutes in, every five minutes */
+  hill: { minutes: number; share: number }[]
+  /** what makes it long: the longest repair that is not unlikely */
+  long: { label: string; minutes: number } | null
+}
+
 /** Everything the reasoning has to say about a journal. */
 export interface Diagnosis {
   stop: Stop | null
@@ -245,7 +271,12 @@ export interface Diagnosis {
   plans: Plan[]
   /** the whole appliance new against the best plan, where that is worth a thought */
   replacement: ReplacementSum | null
-  carry: { part: string; probability: number; cost: number }[]
+  /** parts that may be needed, the likeliest first, with whether each is worth carrying */
+  carry: Carried[]
+  /** bits each check not made yet tells about what was complained of; what tells next to nothing is left out */
+  telling: Record<string, number>
+  /** how long a visit will take; null once something has been put right */
+  onSite: OnSite | null
   /** what shows that a repair holds */
   proofs: Proof[]
   /** what must stand in the record before closing, by what was found and done, with what stands there */
@@ -255,6 +286,8 @@ export interface Diagnosis {
   /** what the customer was told, and what was declined */
   advised: { entry: string; about: string | null; what: string; answer: 'given' | 'declined'; due: string | null }[]
   refused: Refusal[]
+  /** of every reading that counts, by its entry, whether it is what a sound boiler gives */
+  sound: Record<string, boolean>
   /** readings that disagree, differences that are none, and the one that speaks against all the rest */
   remarks: Remark[]
   /** readings given little weight, with what was not as it should be */

@@ -34,6 +34,10 @@ export interface Ranking {
   going: number
   /** what may stand now, by what it calls for */
   groups: Weighing['groups']
+  /** the same with what nothing speaks for left out */
+  spoken: Weighing['groups']
+  /** bits each check tells about what was complained of */
+  telling: Record<string, number>
 }
 
 /** bits below which a check is passed over when tracing along the sequence */
@@ -44,7 +48,7 @@ const alsoTelling = 4
 /** What a bit costs later against the best price now: the easy ones go first. Chosen by evaluation */
 const dearer = 1.5
 /** Minutes a bit takes by checks where everything is open. Chosen by evaluation */
-const minutesPerBit = 4
+export const minutesPerBit = 4
 
 /** Minutes to get at something and to put it back, once a visit. Common practice. */
 export const accessMinutes: Record<Access, number> = { none: 0, caseOff: 5, live: 2, dead: 2, drained: 20 }
@@ -97,10 +101,13 @@ export function rankChecks(
   if (order === 'telling') {
     const all = [...(rules.freeFirst ? freeFirst(best) : best), ...rest]
     const leaders = rules.parting ? suspected(catalogue, signatures, journal, shown) : []
-    const parts = leaders.length > 1 ? all.filter(({ check }) => shown.bitsAmong(check, leaders) >= partsAtLeast) : []
+    const among = (one: RankedCheck) => (leaders.length > 1 ? shown.bitsAmong(one.check, leaders) : one.bits)
+    const tells = new Map(all.map((one) => [one, among(one)]))
+    const parts = leaders.length > 1 ? all.filter((one) => tells.get(one)! >= partsAtLeast) : []
     const parted = parts.length > 0 ? [...parts, ...all.filter((one) => !parts.includes(one))] : all
     const checks = rules.parting ? earlyOnes(catalogue, journal, parted, parts.length > 0 ? parts : all) : parted
-    return { checks, parting: parts.length > 0 ? parts.length : null, owed, acting, act: about, going, groups }
+    const toldBy = Object.fromEntries(all.map((one) => [one.check.id, tells.get(one)!]))
+    return { checks, parting: parts.length > 0 ? parts.length : null, owed, acting, act: about, going, groups, spoken: shown.groups, telling: toldBy }
   }
   const traced = tracingOrder(
     catalogue,
@@ -119,6 +126,8 @@ export function rankChecks(
     act: about,
     going,
     groups,
+    spoken: shown.groups,
+    telling: Object.fromEntries(ranked.map((one) => [one.check.id, one.bits])),
   }
 }
 

@@ -16,6 +16,7 @@ import TracePhase from './trace/TracePhase.vue'
 
 // the map comes with its own drawing library
 const WiringPhase = lazyPart(() => import('./wiring/WiringPhase.vue'))
+const LookPhase = lazyPart(() => import('./look/LookPhase.vue'))
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
 const props = defineProps<{ id: string; phase?: string }>()
@@ -25,6 +26,7 @@ const router = useRouter()
 
 const phases = [
   { id: 'call', label: 'Call' },
+  { id: 'look', label: 'Look' },
   { id: 'trace', label: 'Trace' },
   { id: 'wiring', label: 'Wiring' },
   { id: 'repair', label: 'Repair' },
@@ -98,6 +100,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
     <StandingActs v-if="store.acts.length > 0" />
     <StopPanel v-if="store.stop" :stop="store.stop" />
     <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />
+    <LookPhase v-else-if="shown === 'look'" @done="go('trace')" />
     <WiringPhase v-else-if="shown === 'wiring'" />
     <RepairPhase v-else-if="shown === 'repair'" />
     <TracePhase v-else @verdict="go('repair')" />
@@ -176,6 +179,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
   }
   .phase {
     flex: 1;
+    min-width: 0;
     min-height: 56px;
     border-bottom: 0;
     border-top: 3px solid transparent;

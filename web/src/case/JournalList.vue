@@ -4,6 +4,7 @@ import { clock, exactly } from '../shared/times.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { useCase } from './caseStore.ts'
 import { entryWords } from './checkWords.ts'
+import PhotoView from './photos/PhotoView.vue'
 
 const store = useCase()
 const outbox = useOutbox()
@@ -47,7 +48,15 @@ const lines = computed(() =>
           >{{ line.untrue === 'unreadable' ? '–' : clock(line.entry.at) }}</time
         >
         <span class="what">{{ line.what }}</span>
-        <strong>{{ line.result }}</strong>
+        <PhotoView
+          v-if="line.entry.type === 'photo'"
+          class="picture"
+          :hash="line.entry.payload.hash"
+          :caption="line.entry.payload.caption ?? ''"
+          :width="line.entry.payload.width"
+          :height="line.entry.payload.height"
+        />
+        <strong v-else>{{ line.result }}</strong>
         <span v-if="line.untrue" class="mark">{{ clocks[line.untrue] }}</span>
         <span v-if="line.doubt" class="mark">Given little weight: {{ line.doubt }}</span>
         <span v-if="line.standing && line.standing !== 'saving'" class="mark" :class="line.standing">{{ standings[line.standing] }}</span>
@@ -92,6 +101,9 @@ time {
 strong {
   grid-column: 2;
   font-weight: 600;
+}
+.picture {
+  grid-column: 2;
 }
 .mark {
   grid-column: 2;

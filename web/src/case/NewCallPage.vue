@@ -1,186 +1,200 @@
 <script setup lang="ts">
-import { readCase, type NewCase, type SiteLine } from '@dewpoint/contract'
-import { newEntry, type Entry, type Payload } from '@dewpoint/core/casebook'
-import { catalogues } from '@dewpoint/trade'
+import { readCase, type KnownAppliance, type NewCase } from '@dewpoint/contract'
+import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { v7 } from 'uuid'
-import { computed, nextTick, onMounted, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, nextTick, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { author } from '../keeping/author.ts'
 import { mergeCase } from '../keeping/device/device.ts'
+import { discardDraft, draftsOf, useDraft } from '../keeping/device/drafts.ts'
 import { deviceId } from '../keeping/device/identity.ts'
 import { knownSites } from '../keeping/device/keptAnswers.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
-import PlainSelect from '../shared/pieces/PlainSelect.vue'
-import { author } from '../keeping/author.ts'
-import ComplaintForm from './call/ComplaintForm.vue'
+import { clock, day } from '../shared/times.ts'
+import ComplaintForm, { type Told } from './call/ComplaintForm.vue'
+import FindPlace, { type PlaceForm } from './call/FindPlace.vue'
+import { carriedFacts } from './call/carriedFacts.ts'
 
+const props = defineProps<{ draft: string }>()
 const router = useRouter()
+const route = useRoute()
 const outbox = useOutbox()
 const systems = Object.values(catalogues).map(({ system }) => ({ value: system.id, title: system.label }))
-const form = reactive({ name: '', address: '', note: '', system: systems[0]!.value, installedOn: '' })
-/** places known from before that have what is typed in their name or address: none is taken for the one meant until somebody says so */
-const sites = shallowRef<SiteLine[]>([])
-/** the last look for them: a case is not opened before it is answered, or a place that is known would be written down twice unseen */
-let looking: Promise<void> = Promise.resolve()
-watch(
-  () => form.name.trim(),
-  (typed) => {
-    if (typed.length < 2) {
-      sites.value = []
-      return
-    }
-    looking = knownSites(typed).then((found) => {
-      if (form.name.trim() === typed) sites.value = found
-    })
-  },
+const form = reactive<PlaceForm>({
+  ...{ name: '', address: '', phone: '', note: '', system: systems[0]!.value, label: '', installedOn: '' },
+  ...{ place: null, boiler: null, isAnother: false },
+})
+const draftName = `call ${props.draft}`
+const kept = useDraft(`${draftName} where`, form)
+const told = useTemplateRef('told')
+
+/** calls begun and not opened: on another tab, or before a reload nobody came back from */
+const unfinished = ref(
+  draftsOf<PlaceForm>('call ')
+    .filter(({ name }) => !name.startsWith(draftName) && name.endsWith(' where'))
+    .slice(0, 4)
+    .map(({ name, at, value }) => ({ id: name.split(' ')[1]!, at: new Date(at).toISOString(), who: value.place?.name || value.name || 'no name yet' })),
 )
-/** the place somebody chose from the list */
-const known = shallowRef<SiteLine | null>(null)
-/** somebody said that a place of the same name is another one */
-const isAnother = ref(false)
-/** whether that is to be said first */
+function discard(id: string) {
+  discardDraft(`call ${id} where`)
+  discardDraft(`call ${id} said`)
+  unfinished.value = unfinished.value.filter((one) => one.id !== id)
+}
+
+/** the last look for places: a case is not opened before it is answered, or a place that is known would be written down twice unseen */
+let looking: Promise<void> = Promise.resolve()
+const known = shallowRef<KnownAppliance | null>(null)
 const unclear = ref(false)
 watch(
   () => form.name.trim(),
-  () => (isAnother.value = unclear.value = false),
+  () => (form.isAnother = unclear.value = false),
 )
-const namesakes = computed(() => sites.value.filter((one) => one.name.toLowerCase() === form.name.trim().toLowerCase()))
-/** the boiler there that is called about; null for one not known yet */
-const chosen = ref<string | null>(null)
-/** a boiler chosen by hand stands, whatever is known of the place */
-const byHand = ref(false)
-const boilerThere = computed({ get: () => chosen.value ?? 'another', set: (id) => (chosen.value = id === 'another' ? null : id) })
-const there = computed(() => known.value?.appliances.find((one) => one.id === chosen.value))
-function take(one: SiteLine | null) {
-  known.value = one
-  unclear.value = false
-  chosen.value = one?.appliances.find(({ system }) => !byHand.value || system === form.system)?.id ?? null
-}
-
+const there = computed(() => form.place?.appliances.find((one) => one.id === form.boiler))
 const problems = ref<Record<string, string>>({})
 const busy = ref(false)
 
-/** at once, never late: `autofocus` waits for the field to scroll into view and would take the cursor from someone already typing */
-const first = useTemplateRef<{ focus(): void }>('first')
-onMounted(() => first.value?.focus())
+/** whether places of exactly this name are known */
+async function hasNamesakes(): Promise<boolean> {
+  await looking.catch(() => undefined)
+  const name = form.name.trim().toLowerCase()
+  return name !== '' && (await knownSites(form.name.trim()).catch(() => [])).some((one) => one.name.toLowerCase() === name)
+}
 
-async function open(complaints: Payload<'complaint'>[], answers: Payload<'reading'>[]) {
+async function open({ said, complaints, answers, dangerRuledOut }: Told) {
   if (busy.value) return
   busy.value = true
-  await looking
   // a place of that name is known: whether it is that one is not ours to say
-  if (!known.value && !isAnother.value && namesakes.value.length > 0) {
+  if (!form.place && !form.isAnother && (await hasNamesakes())) {
     unclear.value = true
     busy.value = false
     await nextTick()
-    document.getElementById('known-places')?.scrollIntoView({ block: 'center' })
+    document.querySelector('.who [role="alert"]')?.scrollIntoView({ block: 'center' })
     return
   }
   const now = new Date()
-  const place = known.value
+  const place = form.place
   const site = place
-    ? { id: place.id, name: place.name, address: place.address, note: place.note }
-    : { id: v7(), name: form.name.trim(), address: form.address.trim(), note: form.note.trim() }
-  const label = systems.find((one) => one.value === form.system)!.title
+    ? { id: place.id, name: place.name, address: place.address, note: place.note, phone: place.phone || form.phone.trim() }
+    : { id: v7(), name: form.name.trim(), address: form.address.trim(), note: form.note.trim(), phone: form.phone.trim() }
+  const installed = form.installedOn.trim()
   const appliance = there.value
     ? { id: there.value.id, system: there.value.system, label: there.value.label, installedOn: there.value.installedOn }
-    : { id: v7(), system: form.system, label, installedOn: form.installedOn }
-  const body: NewCase = { id: v7(), openedAt: now.toISOString(), site, appliance, controls: 'direct', settings: {} }
+    : {
+        id: v7(),
+        system: form.system,
+        label: form.label.trim() || systems.find((one) => one.value === form.system)!.title,
+        // of a year nobody knows the day of, its middle is taken
+        installedOn: /^\d{4}$/.test(installed) ? `${installed}-07-01` : installed,
+      }
+  // with its wiring known, what was noted of its conductors comes too
+  const wired = known.value?.facts.find((one) => one.fact === 'controls')?.value
+  const catalogue = catalogueFor(appliance.system, String(wired)) ?? catalogues[appliance.system]!
+  const facts = carriedFacts(catalogue, known.value?.facts ?? [], appliance.installedOn, now)
+  const controls = facts.find((one) => one.fact === 'controls')?.value
+  const body: NewCase = { id: v7(), openedAt: now.toISOString(), site, appliance, controls: typeof controls === 'string' ? controls : 'direct', settings: {} }
   const parsed = readCase(body)
   if (!parsed.ok) {
     problems.value = Object.fromEntries(parsed.problems.map((one) => [one.field, one.message]))
     busy.value = false
+    await nextTick()
+    document.querySelector<HTMLElement>('.who .v-input--error input')?.focus()
     return
   }
   const entries: Entry[] = []
-  const writing = () => ({ id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: entries })
-  for (const complaint of complaints) entries.push(newEntry('complaint', complaint, writing()))
-  for (const answer of answers) entries.push(newEntry('reading', answer, writing()))
+  const note = <T extends EntryType>(type: T, payload: Payload<T>) =>
+    entries.push(newEntry(type, payload, { id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: entries }))
+  if (said) note('said', said)
+  for (const complaint of complaints) note('complaint', complaint)
+  for (const answer of answers) note('reading', answer)
+  if (dangerRuledOut) {
+    const act = catalogues[appliance.system]!.actions.find((one) => one.rulesOut)
+    if (act) note('action', { action: act.id, value: 'all', note: 'Asked on the telephone: none' })
+  }
+  for (const fact of facts) note('fact', fact)
   const { id } = body
   // the copy on the device is for reading without the server; what must not be lost goes by the outbox, which says so when it cannot keep it
   await mergeCase({ ...body, settings: {}, appliance: { ...appliance, siteId: site.id }, entries, received: {}, position: 0 }).catch(() => undefined)
   await outbox.add([{ kind: 'open', caseId: id, body }, ...entries.map((entry) => ({ kind: 'entry' as const, caseId: id, entry }))])
-  await router.replace({ name: 'case', params: { id: body.id, phase: 'call' } })
+  kept.forget()
+  told.value?.forget()
+  await router.replace({ name: 'case', params: { id, phase: 'call' } })
 }
 </script>
 
 <template>
   <main class="new">
-    <h1>New call</h1>
-    <section>
-      <h2 class="eyebrow">Who and where</h2>
-      <div class="grid">
-        <template v-if="known">
-          <p class="place">
-            <strong>{{ known.name }}</strong><br /><span class="dim">{{ known.address || 'no address written down' }}</span>
-          </p>
-          <v-btn variant="text" class="another" @click="take(null)">Another place</v-btn>
-          <PlainSelect
-            v-model="boilerThere"
-            :items="[...known.appliances.map((one) => ({ value: one.id, title: one.label })), { value: 'another', title: 'another boiler' }]"
-            label="Boiler there"
-          />
-        </template>
-        <template v-else>
-          <v-text-field ref="first" v-model="form.name" label="Customer or place" maxlength="120" autocomplete="off" :error-messages="problems['site.name']" />
-          <v-text-field v-model="form.address" label="Address" maxlength="200" autocomplete="off" :error-messages="problems['site.address']" />
-        </template>
-        <PlainSelect v-if="!there" v-model="form.system" :items="systems" label="Boiler" @update:model-value="byHand = true" />
-        <v-text-field v-if="!there" v-model="form.installedOn" label="Installed (2019-05-01), if known" :error-messages="problems['appliance.installedOn']" />
-      </div>
-      <div v-if="!known && sites.length > 0" id="known-places" class="known">
-        <h3 class="eyebrow">Known places</h3>
-        <ul class="choices" aria-label="Known places">
-          <li v-for="one in sites.slice(0, 6)" :key="one.id">
-            <button type="button" @click="take(one)">
-              {{ one.name }} <span class="dim">{{ [one.address, ...one.appliances.map((boiler) => boiler.label)].filter(Boolean).join(' · ') }}</span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="unclear" class="unclear" role="alert">
-          A place of this name is known. Choose it above, or say that it is another one.
-          <v-btn size="small" @click="((isAnother = true), (unclear = false))">It is another place</v-btn>
-        </p>
-      </div>
-    </section>
-    <ComplaintForm action="Open the case" :system="there?.system ?? form.system" :busy="busy" @done="open" />
+    <header class="head">
+      <h1>New call</h1>
+      <ul v-if="unfinished.length > 0" class="unfinished" aria-label="Calls not opened yet">
+        <li v-for="one in unfinished" :key="one.id">
+          <router-link :to="{ name: 'new', query: { ...route.query, draft: one.id } }">{{ one.who }}</router-link>
+          <span class="dim">begun {{ day(one.at) }}, {{ clock(one.at) }}, not opened</span>
+          <v-btn icon="$away" variant="text" size="40" :aria-label="`Discard the call begun for ${one.who}`" @click="discard(one.id)" />
+        </li>
+      </ul>
+    </header>
+    <div class="columns">
+      <FindPlace
+        v-model="form"
+        :problems="problems"
+        :unclear="unclear"
+        :systems="systems"
+        @known="known = $event"
+        @looking="looking = $event"
+        @another="((form.isAnother = true), (unclear = false))"
+      />
+      <ComplaintForm ref="told" action="Open the case" :system="there?.system ?? form.system" :busy="busy" :draft="`${draftName} said`" @done="open" />
+    </div>
   </main>
 </template>
 
 <style scoped>
 .new {
   width: 100%;
-  max-width: 860px;
+  max-width: 1280px;
   margin: 0 auto;
-  padding: 28px 20px 60px;
+  padding: 22px 24px 60px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 28px;
+  margin-bottom: 14px;
 }
 h1 {
   font-size: 1.9rem;
-  margin-bottom: 18px;
 }
-section {
-  margin-bottom: 22px;
-}
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  margin-top: 8px;
-}
-.place {
+.unfinished {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 20px;
+  list-style: none;
   margin: 0;
+  padding: 0;
 }
-.another {
-  justify-self: start;
+.unfinished li {
+  display: flex;
+  align-items: center;
+  gap: 6px;
 }
-.known {
-  margin-top: 14px;
+.unfinished a {
+  color: var(--copper);
+  font-weight: 600;
 }
-.unclear {
-  color: var(--stop);
+.columns {
+  display: grid;
+  grid-template-columns: 384px minmax(0, 1fr);
+  gap: 32px;
 }
-@media (max-width: 760px) {
-  .grid {
+@media (max-width: 1000px) {
+  .new {
+    padding: 16px 16px 60px;
+  }
+  .columns {
     grid-template-columns: 1fr;
+    gap: 22px;
   }
 }
 </style>

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import type { Stop } from '@dewpoint/core/diagnosis'
-import { ref } from 'vue'
+import { reactive, ref } from 'vue'
+import { useDraft } from '../keeping/device/drafts.ts'
 import { useCase } from './caseStore.ts'
 
 const props = defineProps<{ stop: Stop }>()
 const store = useCase()
 const how = ref('')
+const draft = useDraft(`case ${store.current?.id} made safe`, reactive({ how }))
 
 function madeSafe() {
   const act = store.catalogue?.actions.find((one) => one.makesSafe)
-  if (act) store.write('action', { action: act.id, note: how.value.trim() })
+  if (!act) return
+  store.write('action', { action: act.id, note: how.value.trim() })
+  draft.forget()
 }
 </script>
 

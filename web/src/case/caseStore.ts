@@ -11,15 +11,18 @@ import { changedCase } from '../keeping/outbox/changes.ts'
 import { keptCase, mergeCase, type KeptCase } from '../keeping/device/device.ts'
 import { deviceId } from '../keeping/device/identity.ts'
 import { knownPast, state } from '../keeping/device/keptAnswers.ts'
+import { sendPictureAgain } from '../keeping/photos/photoShelf.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { doublePressGuard } from '../shared/pieces/doublePressGuard.ts'
 import { reasoning } from '../workers/reasoning.ts'
+import { useStock } from '../van/stockStore.ts'
 import { author } from '../keeping/author.ts'
 
 /** The case on the screen: its journal, and what the reasoning makes of it. */
 export const useCase = defineStore('case', () => {
   const outbox = useOutbox()
   const firm = useFirm()
+  const stock = useStock()
   const current = shallowRef<Case | null>(null)
   const entries = shallowRef<Entry[]>([])
   const trouble = ref<string | null>(null)
@@ -164,6 +167,7 @@ export const useCase = defineStore('case', () => {
   async function sendAgain(id: string, known: readonly Entry[]): Promise<void> {
     const there = new Set(known.map((one) => one.id))
     const lacking = entries.value.filter((one) => !there.has(one.id) && outbox.standingOf(one.id) === null)
+    await sendPictureAgain(lacking)
     if (lacking.length > 0) await outbox.add(lacking.map((entry) => ({ kind: 'entry', caseId: id, entry })))
     else await outbox.flush()
   }
@@ -246,6 +250,7 @@ export const useCase = defineStore('case', () => {
         also: picked.value ? [picked.value] : [],
         ...(experience.value && { experience: experience.value }),
         ...(costs.value && { costs: toRaw(costs.value) }),
+        prices: toRaw(stock.prices),
       })
       if (mine !== round) return
       if (seen !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
@@ -259,7 +264,7 @@ export const useCase = defineStore('case', () => {
     }
   }
 
-  watch([entries, order, picked, past, costs], think)
+  watch([entries, order, picked, past, costs, () => stock.prices], think)
 
   return {
     current,

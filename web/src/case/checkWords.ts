@@ -2,6 +2,7 @@ import { day } from '../shared/times.ts'
 import { causeItem, type figureWords, isProbe, probeCheck, readsOf, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
+import { bookingWords } from './call/bookingWords.ts'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
 
 /** What is said of a number where no figure was noted. */
@@ -63,6 +64,10 @@ function recordWords({ closing, faults }: Catalogue, { check, outcome, note }: P
   return { what, result: note ? `${said}: ${note}` : cause && outcome === 'right' ? 'found and put right' : said }
 }
 
+const decisionWords = { closed: 'Closed', lookalikePassedOver: 'Look-alike passed over', planChosen: 'Plan chosen', reopened: 'Opened again' }
+const visitWords = { setOut: 'set out', arrived: 'arrived', left: 'left' }
+const stepWords = { done: 'Step done', notDone: 'Step not done', open: 'Step open again' }
+
 /** One journal entry in words: what, and what came of it. */
 export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; result: string } {
   const find = <T extends { id: string; label: string }>(list: readonly T[], id: string | undefined) => list.find((one) => one.id === id)?.label ?? id ?? ''
@@ -110,8 +115,28 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       const { kind, part, check, reason } = entry.payload
       if (kind === 'condemned') return { what: 'Condemned', result: find(catalogue.parts, part) }
       if (kind === 'checkNotPossible') return { what: find(catalogue.checks, check), result: 'cannot be done' }
-      return { what: kind === 'closed' ? 'Closed' : 'Look-alike passed over', result: reason }
+      return { what: decisionWords[kind], result: reason }
     }
+    case 'said':
+      return { what: 'Said', result: `“${entry.payload.words}”` }
+    case 'booking':
+      return { what: 'Booking', result: bookingWords(entry.payload) }
+    case 'visit':
+      return { what: 'Visit', result: visitWords[entry.payload.event] }
+    case 'step': {
+      const { remedy, step, state, value, unit, note } = entry.payload
+      const of = catalogue.remedies.find((one) => one.id === remedy)
+      const measured = value !== undefined && unit && isUnit(unit) ? `: ${formatQuantity(value, unit)}` : ''
+      return { what: stepWords[state], result: `${of?.steps[step] ?? of?.label ?? remedy}${measured}${note ? `. ${note}` : ''}` }
+    }
+    case 'photo':
+      return { what: 'Photo', result: entry.payload.caption ?? '' }
+    case 'followUp':
+      return { what: 'Follow-up', result: `${entry.payload.what}, ${day(entry.payload.on)}` }
+    case 'wording':
+      return { what: 'Words for the customer', result: entry.payload.text }
+    case 'signature':
+      return { what: 'Signed', result: entry.payload.name }
     case 'retract':
       return { what: 'Taken back', result: '' }
   }

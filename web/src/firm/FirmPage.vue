@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { readFirmSettings, type FirmCosts } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
-import { onMounted, reactive, ref } from 'vue'
+import { onMounted, reactive, ref, watch } from 'vue'
+import { useDraft } from '../keeping/device/drafts.ts'
 import { Refused } from '../keeping/api.ts'
 import PlainSelect from '../shared/pieces/PlainSelect.vue'
+import { currency } from '../shared/money.ts'
 import { zone } from '../shared/times.ts'
 import { useFirm } from './firmStore.ts'
 
@@ -19,7 +21,8 @@ const fields: { key: keyof FirmCosts; label: string; says: string }[] = [
   },
 ]
 const zones = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((one) => one !== 'UTC')]
-const form = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: zone.value })
+const currencies = ['EUR', 'GBP', 'USD', ...Intl.supportedValuesOf('currency').filter((one) => !['EUR', 'GBP', 'USD'].includes(one))]
+const form = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: zone.value, currency: currency.value })
 /** the revision the form was filled from: nobody's later change is undone unseen */
 const revision = ref(0)
 const problems = ref<Partial<Record<string, string>>>({})
@@ -35,13 +38,22 @@ function show(overTyped = false) {
     secondTrip: String(secondTrip),
     wrongPart: String(wrongPart),
     timeZone: firm.settings?.timeZone ?? zone.value,
+    currency: firm.settings?.profile?.currency ?? currency.value,
   }
   for (const key of Object.keys(known) as (keyof typeof known)[]) if (overTyped || form[key] === filled[key]) form[key] = known[key]
   filled = known
   revision.value = firm.settings?.revision ?? 0
 }
+/** what is typed and not saved: kept without what the server said, which may have changed by the next time */
+const typed = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: '', currency: '' })
+const draft = useDraft('firm settings', typed)
+watch(form, () => {
+  for (const key of Object.keys(typed) as (keyof typeof typed)[]) typed[key] = form[key] === filled[key] ? '' : form[key]
+})
 onMounted(async () => {
+  const begun = { ...typed }
   show()
+  for (const key of Object.keys(typed) as (keyof typeof typed)[]) if (begun[key] !== '') form[key] = begun[key]
   try {
     await firm.load()
   } catch {
@@ -54,13 +66,15 @@ async function save() {
   said.value = ''
   const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
   const costs = Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key])]))
-  const parsed = readFirmSettings({ costs, timeZone: form.timeZone, revision: revision.value })
+  const parsed = readFirmSettings({ costs, timeZone: form.timeZone, profile: { ...firm.settings?.profile, currency: form.currency }, revision: revision.value })
   problems.value = parsed.ok ? {} : Object.fromEntries(parsed.problems.map(({ field, message }) => [field, message]))
   if (!parsed.ok) return
   try {
     await firm.send(parsed.value)
     revision.value = firm.settings?.revision ?? 0
     away.value = false
+    filled = { ...form }
+    draft.forget()
     said.value = 'Saved. It applies to every case from now on.'
   } catch (error) {
     if (!(error instanceof Refused)) said.value = 'Not saved: the server does not answer. Leave this page open and try again.'
@@ -84,6 +98,9 @@ async function showTheirs() {
     <form @submit.prevent="save">
       <h2 class="eyebrow">What things cost</h2>
       <p class="dim">In your own money. The next check is the one with the least expected cost up to a proven repair.</p>
+      <div class="field">
+        <PlainSelect v-model="form.currency" :items="[{ value: '', title: 'no sign, figures only' }, ...currencies]" label="Currency" />
+      </div>
       <div v-for="one in fields" :key="one.key" class="field">
         <v-text-field v-model="form[one.key]" :label="one.label" inputmode="decimal" :error-messages="problems[`costs.${one.key}`]" />
         <p class="dim">{{ one.says }}</p>

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { sendFirm } from '../keeping/api.ts'
 import { knownFirm } from '../keeping/device/keptAnswers.ts'
+import { setCurrency } from '../shared/money.ts'
 import { setZone } from '../shared/times.ts'
 
 /** What the firm has set: what things cost, and the clock it works by. Without the server, what was known last. */
@@ -14,6 +15,7 @@ export const useFirm = defineStore('firm', () => {
     if (known?.revision === settings.value?.revision) return
     settings.value = known
     if (known) setZone(known.timeZone)
+    if (known) setCurrency(known.profile?.currency ?? '')
   }
 
   async function load(): Promise<void> {

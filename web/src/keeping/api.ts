@@ -8,11 +8,15 @@ import {
   type CaseList,
   type Experienced,
   type Firm,
+  type KeptPhoto,
+  type KnownAppliance,
   type FirmSettings,
   type NewCase,
   type News,
   type Past,
   type Stated,
+  type Stock,
+  type Stocked,
   type People,
   type Problem,
   type ProblemName,
@@ -72,6 +76,15 @@ export const sendStated = (system: string, body: Stated) =>
 /** A stretch of the places that have the words searched for, with their boilers. */
 export const fetchSites = (search: string) => call<SiteList>(`/api/sites?${query({ search })}`, hasList('sites'))
 
+/** What is known of a boiler from its earlier cases. */
+export const fetchKnown = (id: string) => call<KnownAppliance>(`/api/appliances/${id}`, hasList('facts'))
+
+/** What the firm has of parts and pays for them. */
+export const fetchStock = () => call<Stock>('/api/parts', hasList('parts'))
+
+/** Keeps what the firm has of one part. */
+export const sendStocked = (said: Stocked) => call<Stock>('/api/parts', hasList('parts'), said)
+
 /** Who wrote lately. */
 export const fetchPeople = () => call<People>('/api/people', hasList('people'))
 
@@ -88,6 +101,9 @@ export const sendCase = (body: NewCase) => call('/api/cases', (value) => isCase(
 export const sendEntries = (caseId: string, entries: Entry[], since?: number) =>
   call<AppendResult>(`/api/cases/${caseId}/entries`, isAppendResult, { entries, ...(since !== undefined && { since }) })
 
+/** Keeps a picture. Sending it twice does no harm. */
+export const sendPhoto = (picture: Blob) => call<KeptPhoto>('/api/photos', has('hash'), picture)
+
 /**
  * Asks the server. Between here and there stand captive portals, proxies and servers of another version: only what has our own form is an
  * answer, whatever its status says.
@@ -97,8 +113,9 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
   let answer: unknown = null
   try {
     response = await fetch(path, {
-      signal: AbortSignal.timeout(milliseconds),
-      ...(body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      // a picture takes longer on a poor line than anything else
+      signal: AbortSignal.timeout(body instanceof Blob ? milliseconds * 5 : milliseconds),
+      ...(body === undefined ? {} : { method: 'POST', ...(body instanceof Blob ? ofPicture(body) : ofJson(body)) }),
     })
     if (/^application\/([a-z]+\+)?json/.test(response.headers.get('content-type') ?? '')) answer = await response.json().catch(() => null)
   } catch {
@@ -113,6 +130,9 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
     waitOf(response),
   )
 }
+
+const ofJson = (body: unknown) => ({ headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+const ofPicture = (body: Blob) => ({ headers: { 'content-type': body.type }, body })
 
 /** A failure of the server with one thing may spare the next; everything else stands in the way of all. */
 function meansAll(response: Response, name?: ProblemName): boolean {

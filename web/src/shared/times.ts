@@ -35,6 +35,9 @@ export const exactly = (iso: string) => written(iso, 'EEEE d MMMM yyyy, HH:mm:ss
 /** "Tue 24 Nov", with the year where it is not this one. */
 export const day = (iso: string) => written(iso, sameYear(iso) ? 'EEE d MMM' : 'EEE d MMM yyyy')
 
+/** "May 2014": of what stays for years nobody asks the day. */
+export const month = (iso: string) => written(iso, 'MMMM yyyy')
+
 /** "14:05". */
 export const clock = (iso: string) => written(iso, 'HH:mm')
 

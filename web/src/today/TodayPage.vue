@@ -7,6 +7,7 @@ import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { ago, exactly } from '../shared/times.ts'
+import { urgencies, windowWords } from '../case/call/bookingWords.ts'
 import { complaintWords } from './complaintWords.ts'
 
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
@@ -33,6 +34,7 @@ async function load(after: string | null = null) {
     if (mine !== question) return
     cases.value = after === null ? answer.cases : [...(cases.value ?? []), ...answer.cases]
     next.value = answer.next
+    stretches = after === null ? 1 : stretches + 1
     away.value = null
     if (words === '' && after === null) await keepRecent(answer.cases, Date.now(), () => here)
   } catch (error) {
@@ -46,12 +48,22 @@ async function load(after: string | null = null) {
   }
 }
 watch(search, () => load())
+/** how many stretches of the list are shown */
+let stretches = 1
+// what was written just before is told as soon as the server has it; whoever has read further down keeps their place
+watch(
+  () => outbox.waiting,
+  (now, before) => now < before && stretches === 1 && load(),
+)
 onMounted(async () => {
   await load()
   await letGoOfOld(outbox.items, Date.now())
 })
 onBeforeUnmount(() => (here = false))
 
+/** who goes and when, else how urgent it is */
+const promised = ({ summary: { booking } }: CaseLine) =>
+  [booking?.engineer, windowWords(booking ?? {}) || urgencies.find((one) => one.id === booking?.urgency)?.label.toLowerCase()].filter(Boolean).join(', ')
 const where = (one: CaseLine): { text: string; done: boolean } => {
   const { closed, repairs, condemned, readings } = one.summary
   if (closed) return { text: 'closed', done: true }
@@ -67,6 +79,7 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
       <h1>Today’s calls</h1>
       <div class="head-acts">
         <v-btn variant="text" :to="{ name: 'firm' }">Firm settings</v-btn>
+        <v-btn variant="text" :to="{ name: 'van' }">Parts on the van</v-btn>
         <v-btn color="primary" variant="flat" prepend-icon="$add" :to="{ name: 'new' }">New call</v-btn>
       </div>
     </div>
@@ -84,11 +97,11 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
         <router-link :to="{ name: 'case', params: { id: one.id } }">{{ one.name }}</router-link> <span class="dim">kept on this device, not sent yet</span>
       </li>
     </ul>
-    <v-text-field v-model="search" label="Find a case by name, street or boiler" maxlength="80" clearable type="search" class="find" />
+    <v-text-field v-model="search" label="Find a case by name, street, number or boiler" maxlength="80" clearable type="search" class="find" />
     <p v-if="!cases" class="dim" aria-live="polite">Fetching the calls…</p>
     <section v-if="cases && cases.length === 0 && !away" class="note">
       <p v-if="!search?.trim()">No calls yet. Take one: the customer’s first words already tell suspects apart, and say what to put on the van.</p>
-      <p v-else>No case has “{{ search?.trim() }}” in its name, street or boiler.</p>
+      <p v-else>No case has “{{ search?.trim() }}” in its name, street, number or boiler.</p>
     </section>
 
     <ol v-if="cases && cases.length > 0" class="calls">
@@ -105,6 +118,7 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
           <span class="state">
             <v-icon v-if="where(one).done" icon="$tick" size="20" color="proven" aria-hidden="true" />
             {{ where(one).text }}
+            <span v-if="!where(one).done && promised(one)" class="promised">{{ promised(one) }}</span>
             <time class="dim" :datetime="one.openedAt" :title="exactly(one.openedAt)">called {{ ago(one.openedAt) }}</time>
           </span>
           <v-icon icon="$go" class="go" aria-hidden="true" />
@@ -134,7 +148,12 @@ h1 {
 }
 .head-acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
+}
+.promised {
+  display: block;
+  font-weight: 600;
 }
 .calls,
 .kept {

@@ -1,4 +1,4 @@
-import type { Entry } from '@dewpoint/core/casebook'
+import type { Entry, Payload } from '@dewpoint/core/casebook'
 import type { Circuit } from '@dewpoint/core/system'
 import type { Asked } from '@dewpoint/core/wiring'
 import {
@@ -7,6 +7,7 @@ import {
   noExceptions,
   nextProbes,
   nominalSignatures,
+  outcomesAhead,
   probing,
   readSignatureFile,
   singlesByRow,
@@ -15,6 +16,7 @@ import {
   type Diagnosis,
   type Experience,
   type NextProbe,
+  type OutcomeAhead,
   type CheckOrder,
   type Probing,
   type ProbeSpec,
@@ -24,6 +26,9 @@ import { catalogueFor } from '@dewpoint/trade'
 import { expose } from 'comlink'
 import { pairKeeper } from './pairKeeper.ts'
 import { signatureShelf } from './signatureShelf.ts'
+
+/** where and in which state an answer would be read */
+type SupposedReading = Omit<Payload<'reading'>, 'check' | 'outcome'>
 
 /** addresses of the shipped signatures, by system */
 const files = Object.fromEntries(
@@ -43,6 +48,20 @@ const reasoning = {
         .work({ catalogue, entries, experience: options.experience })
         .catch((error: unknown) => console.error('pairs of faults could not be simulated', error))
     return answer
+  },
+  /** what each answer to a check would make of the suspects */
+  async ahead(
+    system: string,
+    controls: string,
+    entries: Entry[],
+    id: string,
+    now: number,
+    as: SupposedReading,
+    experience?: Experience,
+  ): Promise<OutcomeAhead[]> {
+    const catalogue = catalogueOf(system, controls)
+    const check = catalogue.checks.find((one) => one.id === id)
+    return check ? outcomesAhead(catalogue, await shelf.of(catalogue), entries, check, now, as, { experience }) : []
   },
   /** what a meter between two terminals should read */
   async probing(system: string, controls: string, entries: Entry[], spec: ProbeSpec, experience?: Experience): Promise<Probing> {

@@ -9,6 +9,7 @@ type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 /** The reasoning in its worker, started at first use. */
 export const reasoning = {
   diagnose: (...of: Of<'diagnose'>) => inWorker((remote) => remote.diagnose(...of)),
+  ahead: (...of: Of<'ahead'>) => inWorker((remote) => remote.ahead(...of)),
   probing: (...of: Of<'probing'>) => inWorker((remote) => remote.probing(...of)),
   nextProbes: (...of: Of<'nextProbes'>) => inWorker((remote) => remote.nextProbes(...of)),
 }

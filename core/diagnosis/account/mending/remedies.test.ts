@@ -79,7 +79,8 @@ describe('what can be done about the likeliest set', () => {
 describe('what to carry', () => {
   it('is worth it from where a second trip, by its chance, costs more than carrying', () => {
     // carrying the motor costs 2 and a twentieth of 60: five; a trip costs 150: from a thirtieth on
-    const carried = (share: number) => carryOf(catalogue, signatures, shares(1 - share, 0, share, 0, 0, 0, 0), usualCosts).map((one) => one.part)
+    const carried = (share: number) =>
+      carryOf(catalogue, signatures, shares(1 - share, 0, share, 0, 0, 0, 0), usualCosts).flatMap((one) => (one.take ? [one.part] : []))
     expect([carried(0.034), carried(0.033)]).toEqual([['motor'], []])
     expect(carrying(60)).toBe(5)
   })
@@ -87,13 +88,28 @@ describe('what to carry', () => {
   it('adds up over everything that needs it, dearer trips carry more', () => {
     const both = carryOf(catalogue, signatures, shares(0, 0.2, 0, 0, 0.3, 0, 0.5), usualCosts)
     expect(both).toEqual([
-      { part: 'seal', probability: 0.5, cost: 5 },
-      { part: 'motor', probability: 0.3, cost: 60 },
+      { part: 'seal', probability: 0.5, price: 5, seals: [], saved: 75, carrying: 2.25, take: true },
+      { part: 'motor', probability: 0.3, price: 60, seals: [], saved: 45, carrying: 5, take: true },
     ])
     expect(carryOf(catalogue, signatures, shares(0, 0.01, 0.01, 0, 0, 0, 0.98), { ...usualCosts, secondTrip: 10_000 }).map((one) => one.part)).toEqual([
       'seal',
       'motor',
     ])
+  })
+
+  it('a part is told with the seals that must be new with it, at the price the firm pays', () => {
+    const sealed = {
+      ...catalogue,
+      remedies: catalogue.remedies.map((one) => (one.id === 'motor' ? { ...one, parts: ['motor', 'ring'], seals: ['ring'] } : one)),
+    }
+    const [motor] = carryOf(sealed, signatures, shares(0, 0, 1, 0, 0, 0, 0), usualCosts, { motor: 44 })
+    expect(motor).toMatchObject({ part: 'motor', price: 44, seals: ['ring'] })
+  })
+
+  it('what stays at home is told too, with its sum, down to one in a hundred', () => {
+    const carried = (share: number) => carryOf(catalogue, signatures, shares(1 - share, 0, share, 0, 0, 0, 0), usualCosts)
+    expect(carried(0.02)).toMatchObject([{ part: 'motor', saved: 3, carrying: 5, take: false }])
+    expect(carried(0.009)).toEqual([])
   })
 
   it('costs in the firm’s own money', () => {

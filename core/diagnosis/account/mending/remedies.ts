@@ -49,22 +49,53 @@ export function remediesOf(
     .sort((a, b) => Number(a.unfit !== null) - Number(b.unfit !== null) || expectedCost(a) - expectedCost(b))
 }
 
-/** Parts worth carrying: probability times the cost of a second trip exceeds the cost of carrying. */
-export function carryOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array, { secondTrip }: Costs): Diagnosis['carry'] {
+/** what is needed less often than this is not told of */
+const seldom = 0.01
+const mostCarried = 12
+
+/**
+ * Parts that may be needed, the likeliest first, each with the seals that must be new with it. Worth carrying is what, at its chance of being needed,
+ * saves more of a second trip than it costs to take along.
+ *
+ * @param prices what parts cost, by name
+ */
+export function carryOf(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  shares: Float64Array,
+  { secondTrip }: Costs,
+  prices: Readonly<Record<string, number>> = {},
+): Diagnosis['carry'] {
   const each = faultProbabilities(signatures, shares)
-  const needed = new Map<string, { probability: number; cost: number }>()
+  const needed = new Map<string, { probability: number; price: number; most: number; seals: string[] }>()
   catalogue.faults.forEach((fault, index) => {
     const probability = each[index]!
     const remedy = catalogue.remedies.find((one) => one.id === fault.remedies[0])
-    for (const part of remedy?.parts ?? []) {
-      const present = needed.get(part)
-      needed.set(part, { probability: Math.min(1, (present?.probability ?? 0) + probability), cost: remedy!.partsCost })
+    if (!remedy) return
+    const { parts, seals, partsCost } = remedy
+    const own = parts.filter((part) => !seals.includes(part))
+    // where nothing but seals is renewed, they are what is carried
+    for (const part of own.length > 0 ? own : parts) {
+      const one = needed.get(part) ?? { probability: 0, price: prices[part] ?? catalogue.prices?.[part] ?? partsCost, most: 0, seals: [] }
+      needed.set(part, one)
+      one.probability = Math.min(1, one.probability + probability)
+      // the seals of the repair it is likeliest to be needed for
+      if (own.length > 0 && probability > one.most) Object.assign(one, { most: probability, seals })
     }
   })
   return [...needed]
-    .map(([part, { probability, cost }]) => ({ part, probability, cost }))
-    .filter(({ probability, cost }) => probability * secondTrip > carrying(cost))
+    .map(([part, { probability, price, seals }]) => ({
+      part,
+      probability,
+      price,
+      seals,
+      saved: probability * secondTrip,
+      carrying: carrying(price),
+    }))
+    .map((one) => ({ ...one, take: one.saved > one.carrying }))
+    .filter(({ probability, take }) => take || probability >= seldom)
     .sort((a, b) => b.probability - a.probability)
+    .slice(0, mostCarried)
 }
 
 /** The likeliest row's faults; none where the likeliest is no set of faults. */

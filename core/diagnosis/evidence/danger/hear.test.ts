@@ -124,7 +124,7 @@ describe('signs of families of words', () => {
   })
 
   it('are told once a danger, the plain one before the open, with the words', () => {
-    expect(hear(speech, 'An odd smell. A smell of gas. A gas smell')).toEqual([{ danger: 'gas', sure: true, words: 'a smell of gas' }])
+    expect(hear(speech, 'An odd smell. A smell of gas. A gas smell')).toEqual([{ danger: 'gas', sure: true, words: 'a smell of gas', parts: ['smell', 'gas'] }])
     expect(heard('an odd smell')).toEqual(['gas?'])
   })
 

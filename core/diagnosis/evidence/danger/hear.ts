@@ -10,6 +10,8 @@ export interface Heard {
   sure: boolean
   /** the words it was heard in */
   words: string
+  /** the stretches of them that say so, in lower case and without signs */
+  parts: string[]
 }
 
 /** Words of one family in a sentence, from the first to the last. */
@@ -53,11 +55,12 @@ function listen(speech: Speech, text: string): Heard[] {
     const deniedHits = new Map<string, Set<Hit>>()
     for (const sign of signs) {
       const denied = deniedHits.get(sign.danger) ?? deniedHits.set(sign.danger, new Set()).get(sign.danger)!
-      const found = judged(sign, sentence, hits, speech.listed, denied)
+      const { found, parts } = judged(sign, sentence, hits, speech.listed, denied)
       if (found === 'denied' || (found === 'doubtful' && answer === 'no')) continue
       const sure = !sign.ask && (found === 'said' || answer === 'yes')
       if (heard.get(sign.danger)?.sure || (heard.has(sign.danger) && !sure)) continue
-      heard.set(sign.danger, { danger: sign.danger, sure, words: sentence.words.map((one) => one.text).join(' ') })
+      const said = (from = 0, to = sentence.words.length - 1) => sentence.words.slice(from, to + 1).map((one) => one.text)
+      heard.set(sign.danger, { danger: sign.danger, sure, words: said().join(' '), parts: parts.map(({ from, to }) => said(from, to).join(' ')) })
     }
   })
   return [...heard.values()]
@@ -74,12 +77,12 @@ function judged(
   hits: readonly Hit[],
   listed: readonly string[],
   denied: Set<Hit>,
-): Certainty {
-  if (hits.some((one) => unless.includes(one.family))) return 'denied'
+): { found: Certainty; parts: Hit[] } {
+  if (hits.some((one) => unless.includes(one.family))) return { found: 'denied', parts: [] }
   const [first = [], ...others] = all.map((families) => hits.filter((one) => families.split('|').includes(one.family)))
   const own = new Set([...listed, ...all.flatMap((families) => families.split('|'))])
   const beside = hits.filter((one) => own.has(one.family))
-  let plainest: Certainty = 'denied'
+  let plainest: ReturnType<typeof judged> = { found: 'denied', parts: [] }
   for (const start of first) {
     const parts = [start]
     for (const place of others) {
@@ -90,8 +93,8 @@ function judged(
     if (parts.length < all.length || (ask && parts.every((one) => denied.has(one)))) continue
     const certainties = parts.map(({ from, to }) => certaintyOf(sentence, from, to, (at) => beside.some((one) => one.from <= at && at <= one.to)))
     const found: Certainty = certainties.includes('denied') ? 'denied' : certainties.includes('doubtful') ? 'doubtful' : 'said'
-    if (found === 'said') return found
-    if (found === 'doubtful') plainest = found
+    if (found === 'said') return { found, parts }
+    if (found === 'doubtful') plainest = { found, parts }
     if (found === 'denied') parts.forEach((one) => denied.add(one))
   }
   return plainest

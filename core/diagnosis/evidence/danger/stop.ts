@@ -75,7 +75,10 @@ export function dangersIn(catalogue: Knowledge, entries: readonly Entry[]): { st
 function wordsOf(entry: Entry): string[] {
   const { payload } = entry
   const texts = {
+    said: ['words'],
     complaint: ['words', 'since'],
+    booking: ['note'],
+    visit: [],
     fact: ['value'],
     history: ['note', 'followedBy'],
     action: ['note', 'value'],
@@ -84,6 +87,12 @@ function wordsOf(entry: Entry): string[] {
     repair: ['note'],
     advice: ['what', 'note'],
     decision: ['reason'],
+    step: ['note'],
+    photo: ['caption'],
+    followUp: ['what'],
+    // what is written for the customer to read may name a danger to look out for
+    wording: [],
+    signature: [],
     retract: [],
   }[entry.type]
   return texts.flatMap((field) => {

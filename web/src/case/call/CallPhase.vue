@@ -1,184 +1,154 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
-import { outcomeChoices } from '../checkWords.ts'
 import JournalList from '../JournalList.vue'
-import { inSentence } from '../../shared/words.ts'
-import { percent } from '../trace/colours.ts'
-import SuspectsStrip from '../trace/SuspectsStrip.vue'
-import ComplaintForm from './ComplaintForm.vue'
+import SuspectsStrip from '../suspects/SuspectsStrip.vue'
+import AskNext from './AskNext.vue'
+import BookingForm from './BookingForm.vue'
+import CanDoNow from './CanDoNow.vue'
+import ComplaintForm, { type Told } from './ComplaintForm.vue'
 import HistoryForm from './HistoryForm.vue'
+import KnownFacts from './KnownFacts.vue'
+import OnSiteHill from './OnSiteHill.vue'
 import OwnExperience from './OwnExperience.vue'
 import PastPanel from './PastPanel.vue'
-import VersionFacts from './VersionFacts.vue'
+import VanList from './VanList.vue'
 
 const emit = defineEmits<{ done: [] }>()
 const store = useCase()
+const stock = useStock()
 const adding = ref(false)
-const facts = ref<Record<string, string>>({})
-/** fields that hold something other than a number; what was typed stays there */
-const notNumbers = ref<Record<string, boolean>>({})
-/** how it is wired is said before its map */
-const figures = computed(() => store.catalogue?.facts.filter((one) => one.type === 'number') ?? [])
+const noted = computed(() => store.live.some((one) => one.type === 'complaint'))
 
-const noted = computed(() => store.live.filter((one) => one.type === 'complaint').length > 0)
-/** questions nobody has to travel for, the most telling first */
-const questions = computed(() => {
-  const ranked = store.diagnosis?.next ?? []
-  const asked = new Set(
-    store.live.flatMap((one) => {
-      if (one.type === 'reading') return [one.payload.check]
-      if (one.type === 'decision') return one.payload.check ? [one.payload.check] : []
-      return one.type === 'complaint'
-        ? (store.catalogue?.complaints.find((known) => known.id === one.payload.what)?.evidence.map((item) => item.check) ?? [])
-        : []
-    }),
-  )
-  const all = store.catalogue?.checks.filter((one) => one.kind === 'ask' && !asked.has(one.id)) ?? []
-  const place = (id: string) => {
-    const index = ranked.findIndex((one) => one.check === id)
-    return index < 0 ? Infinity : index
-  }
-  return [...all].sort((a, b) => place(a.id) - place(b.id)).slice(0, 4)
-})
-const carry = computed(() => store.diagnosis?.carry ?? [])
+onMounted(() => stock.load().catch(() => undefined))
 
-function recordFact(id: string, unit: string | undefined) {
-  const typed = facts.value[id]?.trim() ?? ''
-  const value = Number(typed.replace(',', '.'))
-  // a field left empty is nothing to complain of
-  notNumbers.value = { ...notNumbers.value, [id]: typed !== '' && !Number.isFinite(value) }
-  if (typed === '' || !Number.isFinite(value)) return
-  store.write('fact', { fact: id, value, ...(unit && { unit }) })
-  facts.value[id] = ''
+async function add({ said, complaints, answers, dangerRuledOut }: Told) {
+  adding.value = false
+  if (said) await store.write('said', said)
+  for (const complaint of complaints) await store.write('complaint', complaint)
+  for (const answer of answers) await store.write('reading', answer)
+  const act = dangerRuledOut ? store.catalogue?.actions.find((one) => one.rulesOut) : undefined
+  if (act) await store.write('action', { action: act.id, value: 'all', note: 'Asked on the telephone: none' })
 }
 </script>
 
 <template>
-  <div class="beside">
-    <section class="work">
-      <template v-if="!noted || adding">
-        <h1>What does the customer say?</h1>
-        <ComplaintForm
-          action="Record the complaint"
-          :system="store.current!.appliance.system"
-          @done="
-            (complaints, answers) => {
-              for (const complaint of complaints) store.write('complaint', complaint)
-              for (const answer of answers) store.write('reading', answer)
-              adding = false
-            }
-          "
-        />
-      </template>
-      <template v-else>
-        <h1>Ask before you travel</h1>
-        <p class="dim">The question that tells most comes first. Leave out what the customer does not know.</p>
-        <ul class="questions">
-          <li v-for="check in questions" :key="check.id">
-            <h2>{{ check.label }}</h2>
-            <p class="dim">{{ check.how[0] }}</p>
-            <div class="answers">
-              <v-btn v-for="one in outcomeChoices(check, false)" :key="one.id" @click="store.answer({ check: check.id, outcome: one.id })">{{
-                one.label
-              }}</v-btn>
-              <v-btn variant="text" @click="store.write('decision', { kind: 'checkNotPossible', check: check.id, reason: 'The customer does not know.' })"
-                >does not know</v-btn
-              >
-            </div>
-          </li>
-        </ul>
-        <p v-if="questions.length === 0" class="dim">Everything that can be asked has been asked.</p>
-        <h2 class="eyebrow">What is known of the boiler</h2>
-        <div class="facts">
-          <form v-for="fact in figures" :key="fact.id" @submit.prevent="recordFact(fact.id, fact.unit)">
-            <v-text-field
-              v-model="facts[fact.id]"
-              :label="fact.label"
-              :suffix="fact.unit"
-              inputmode="decimal"
-              maxlength="12"
-              :error-messages="notNumbers[fact.id] ? 'Give a number, such as 12.' : undefined"
-            />
-            <v-btn type="submit" :aria-label="`Record ${inSentence(fact.label)}`">Record</v-btn>
-          </form>
-        </div>
-        <VersionFacts />
-        <HistoryForm />
+  <div class="call">
+    <section v-if="!noted || adding" class="say">
+      <h1>What does the customer say?</h1>
+      <ComplaintForm action="Record the complaint" :system="store.current!.appliance.system" :draft="`case ${store.current!.id} said`" @done="add" />
+      <v-btn v-if="adding" variant="text" @click="adding = false">Back to the questions</v-btn>
+    </section>
+    <div v-else class="three">
+      <div class="left">
+        <!-- what arrives late stands below what is pressed -->
+        <KnownFacts />
+        <CanDoNow />
+        <PastPanel />
+        <details class="fold">
+          <summary class="eyebrow">What happened before</summary>
+          <HistoryForm />
+        </details>
+        <OwnExperience />
+      </div>
+      <div class="middle">
+        <AskNext />
+        <BookingForm />
         <div class="onward">
           <v-btn color="primary" variant="flat" @click="emit('done')">Go to tracing</v-btn>
           <v-btn variant="text" @click="adding = true">Another complaint</v-btn>
         </div>
-      </template>
-    </section>
-    <aside>
-      <PastPanel />
-      <OwnExperience />
-      <SuspectsStrip />
-      <section v-if="carry.length > 0" class="carry">
-        <h2 class="eyebrow">Worth carrying</h2>
-        <ul>
-          <li v-for="one in carry" :key="one.part">
-            {{ one.part }} <span class="mono dim">{{ percent(one.probability) }}</span>
-          </li>
-        </ul>
-      </section>
-      <JournalList />
-    </aside>
+      </div>
+      <aside class="right">
+        <SuspectsStrip />
+        <OnSiteHill v-if="store.workedOut && store.diagnosis?.onSite" :visit="store.diagnosis.onSite" />
+        <VanList />
+        <JournalList />
+      </aside>
+    </div>
   </div>
 </template>
 
 <style scoped>
-h1 {
-  font-size: 1.75rem;
-  margin-bottom: 12px;
+.say {
+  max-width: 920px;
+  padding: 24px 28px 60px;
 }
-.questions {
-  list-style: none;
-  padding: 0;
-  margin: 8px 0 26px;
+.say h1 {
+  margin-bottom: 14px;
 }
-.questions li {
-  padding: 16px 0;
-  border-top: 1px solid var(--rule);
+.three {
+  display: grid;
+  grid-template-columns: 352px minmax(0, 1fr) 320px;
 }
-.questions h2 {
-  font-size: 1.1875rem;
+.left,
+.middle,
+.right {
+  padding: 20px 24px 40px;
 }
-.questions p {
-  margin: 2px 0 10px;
+.left,
+.right {
+  display: grid;
+  gap: 20px;
+  align-content: start;
 }
-.answers,
+.left {
+  border-right: 1px solid var(--rule);
+}
+.right {
+  border-left: 1px solid var(--rule);
+}
+.fold summary {
+  min-height: 44px;
+  line-height: 44px;
+  cursor: pointer;
+}
 .onward {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+  margin-top: 18px;
 }
-.facts {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px 20px;
-  margin: 10px 0 26px;
+@media (max-width: 1100px) {
+  .three {
+    grid-template-columns: minmax(0, 1fr) 300px;
+  }
+  .middle {
+    grid-column: 1;
+    grid-row: 1;
+  }
+  .right {
+    grid-column: 2;
+    grid-row: 1 / span 2;
+  }
+  .left {
+    grid-column: 1;
+    border-right: 0;
+    border-top: 1px solid var(--rule);
+  }
 }
-.facts form {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: start;
-  gap: 8px;
-}
-.carry ul {
-  list-style: none;
-  padding: 0;
-  margin: 8px 0 0;
-}
-.carry li {
-  display: flex;
-  justify-content: space-between;
-  padding: 4px 0;
-}
-@media (max-width: 1000px) {
-  .facts {
-    grid-template-columns: 1fr;
+@media (max-width: 760px) {
+  .three {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left,
+  .middle,
+  .right {
+    grid-column: 1;
+    grid-row: auto;
+    padding: 16px;
+  }
+  .middle {
+    order: -2;
+  }
+  .right {
+    order: -1;
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+  .say {
+    padding: 16px;
   }
 }
 </style>

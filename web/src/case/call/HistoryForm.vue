@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import { computed, reactive, ref } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { momentTyped, zone } from '../../shared/times.ts'
 import { useCase } from '../caseStore.ts'
@@ -17,6 +18,7 @@ const events: { value: Event; title: string }[] = [
   { value: 'installation', title: 'Installed' },
 ]
 const form = reactive({ event: 'topUp' as Event, on: '', time: '', value: '', unit: 'bar' as 'bar' | 'psi', code: '', note: '' })
+const draft = useDraft(`case ${store.current?.id} history`, form)
 const trouble = ref<string | null>(null)
 const measured = computed(() => form.event === 'gaugeReading')
 const codes = computed(() => {
@@ -45,13 +47,13 @@ function add() {
   })
   form.value = ''
   form.note = ''
+  draft.forget()
   return null
 }
 </script>
 
 <template>
-  <form class="history" aria-labelledby="history-title" @submit.prevent="add">
-    <h2 id="history-title" class="eyebrow">What happened before</h2>
+  <form class="history" aria-label="What happened before" @submit.prevent="add">
     <div class="fields">
       <PlainSelect v-model="form.event" :items="events" label="What" />
       <v-text-field v-model="form.on" type="date" label="Day" />

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { reactive, ref } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import { useCase } from '../caseStore.ts'
 
 /** Writes down what the customer was told, and what was declined. */
 const store = useCase()
 const what = ref('')
+const draft = useDraft(`case ${store.current?.id} advice`, reactive({ what }))
 const trouble = ref<string | null>(null)
 function write(answer: 'given' | 'declined') {
   if (what.value.trim().length < 5) return (trouble.value = 'Say in a few words what was advised.')
   trouble.value = null
   store.write('advice', { what: what.value.trim(), answer })
   what.value = ''
+  draft.forget()
   return null
 }
 </script>

@@ -2,7 +2,7 @@
 import type { Plan, PlanStep, RemedyOption } from '@dewpoint/core/diagnosis'
 import { computed, ref } from 'vue'
 import { useCase } from '../caseStore.ts'
-import { percent } from '../trace/colours.ts'
+import { percent } from '../suspects/colours.ts'
 import RemedyCard from './RemedyCard.vue'
 
 /** The whole of what is to be done as one job, with its ways, and the sum against a new appliance. */

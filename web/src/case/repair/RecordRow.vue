@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { RecordItem } from '@dewpoint/core/diagnosis'
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import { useCase } from '../caseStore.ts'
 import { entryWords, figureChoices, outcomeChoices } from '../checkWords.ts'
 import { day } from '../../shared/times.ts'
@@ -34,6 +35,7 @@ const asking = computed(() => !props.closed && (!settled.value || again.value))
 const leaving = ref(false)
 const reason = ref('')
 const due = ref('')
+const draft = useDraft(`case ${store.current?.id} record ${props.item.id}`, reactive({ leaving, reason, due }))
 const trouble = ref<string | null>(null)
 
 /** What is answered folds up and the next row moves under the finger: the second press of a double press is none. */
@@ -58,6 +60,7 @@ function leaveOut() {
   store.write('reading', { check: props.item.id, outcome: 'notDone', note: reason.value.trim() })
   leaving.value = again.value = false
   reason.value = ''
+  draft.forget()
   return null
 }
 function advise(answer: 'given' | 'declined') {
@@ -71,6 +74,7 @@ function setDay() {
   again.value = false
   sent.value = true
   store.write('advice', { what: props.item.tell ?? props.item.label, answer: 'given', about: props.item.id, due: due.value })
+  draft.forget()
   return null
 }
 function toPad() {

@@ -2,6 +2,7 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import type { Remedy } from '@dewpoint/core/diagnosis'
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { useCase } from '../caseStore.ts'
 
@@ -20,8 +21,9 @@ const ones = computed(() =>
 )
 const which = ref(props.faults[0] ?? ones.value[0]?.value ?? '')
 const minutes = ref(String(props.remedy.minutes))
-const parts = reactive(props.remedy.parts.map((name) => ({ name, quantity: '1' })))
+const parts = ref(props.remedy.parts.map((name) => ({ name, quantity: '1' })))
 const note = ref('')
+const draft = useDraft(`case ${store.current?.id} repair ${props.remedy.id}`, reactive({ which, minutes, parts, note }))
 const asked = ref(false)
 const first = useTemplateRef<{ focus(): void }>('first')
 onMounted(() => first.value?.focus())
@@ -40,8 +42,9 @@ const partTrouble = (quantity: string) => {
 
 function record() {
   asked.value = true
-  if (trouble.value || parts.some((one) => one.name.trim() && partTrouble(one.quantity))) return
-  const fitted = parts.map(({ name, quantity }) => ({ name: name.trim(), quantity: numberOf(quantity) })).filter((one) => one.name && one.quantity > 0)
+  if (trouble.value || parts.value.some((one) => one.name.trim() && partTrouble(one.quantity))) return
+  const fitted = parts.value.map(({ name, quantity }) => ({ name: name.trim(), quantity: numberOf(quantity) })).filter((one) => one.name && one.quantity > 0)
+  draft.forget()
   emit('done', {
     remedy: props.remedy.id,
     faults: props.remedy.each ? [which.value] : props.faults.length > 0 ? props.faults : props.remedy.mends,

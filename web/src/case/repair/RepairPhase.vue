@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import { catalogueHash, type Cause, type Remedy, type Verdict } from '@dewpoint/core/diagnosis'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import { useRouter } from 'vue-router'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
-import { percent } from '../trace/colours.ts'
-import SuspectsStrip from '../trace/SuspectsStrip.vue'
+import { percent } from '../suspects/colours.ts'
+import { verdictWords } from '../suspects/verdictWords.ts'
+import SuspectsStrip from '../suspects/SuspectsStrip.vue'
 import PlanPanel from './PlanPanel.vue'
 import ProvePanel from './ProvePanel.vue'
 import RepairForm from './RepairForm.vue'
@@ -14,6 +16,7 @@ import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
 const reason = ref('')
+const draft = useDraft(`case ${store.current?.id} passed over`, reactive({ reason }))
 const asked = ref(false)
 
 /** what stood out when last worked out: while something new is weighed nothing on the page moves, and nothing is condemned */
@@ -54,6 +57,7 @@ function condemn() {
       belief: store.diagnosis.suspects.slice(0, 300).map(({ faults, probability }) => ({ faults, probability })),
     },
   })
+  draft.forget()
 }
 /** what was found is named by its state: that it has lost its charge, not the part it is about */
 const found = computed(() => verdict.value?.modes[0]?.label ?? verdict.value?.label ?? '')
@@ -90,7 +94,7 @@ async function did(payload: Payload<'repair'>) {
       <template v-else-if="verdict">
         <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Found' }}</p>
         <h1>
-          {{ found }} <span class="mono">{{ percent(verdict.probability) }}</span>
+          {{ found }} <span class="mono">{{ verdictWords(store.diagnosis!) }}</span>
         </h1>
         <ul v-if="verdict.modes.length > 1" class="modes">
           <li v-for="mode in verdict.modes" :key="mode.fault">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ActionKind } from '@dewpoint/core/diagnosis'
-import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { useCase } from '../caseStore.ts'
 
@@ -10,6 +11,7 @@ const store = useCase()
 const chosen = ref<ActionKind | null>(null)
 const part = ref('')
 const note = ref('')
+const draft = useDraft(`case ${store.current?.id} act`, reactive({ note }))
 const list = useTemplateRef<HTMLElement>('list')
 
 const kinds = computed(() =>
@@ -41,12 +43,12 @@ function choose(kind: ActionKind) {
   if (among.length > 1 || kind.caution || kind.names === 'conductor') {
     chosen.value = kind
     part.value = among[0]?.value ?? ''
-    note.value = ''
   } else write(kind)
 }
 function write(kind: ActionKind) {
   const value = parts.value.length > 1 ? part.value : undefined
   const words = note.value.trim()
+  draft.forget()
   store.write('action', { action: kind.id, ...(value && { value }), ...(words && { note: words }) })
   emit('done')
 }

@@ -7,9 +7,12 @@ import { useKeys } from '../../shared/pieces/keys.ts'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
 import { author } from '../../keeping/author.ts'
+import { draftsOf } from '../../keeping/device/drafts.ts'
 import ActsPanel from './ActsPanel.vue'
 import CheckPicker from './CheckPicker.vue'
+import CodePanel from './CodePanel.vue'
 import OutcomePad from './pads/OutcomePad.vue'
+import { padDrafts } from './pads/padDraft.ts'
 import { numberResult } from './pads/padScale.ts'
 import ReadingPad from './pads/ReadingPad.vue'
 import { inSentence } from '../../shared/words.ts'
@@ -21,6 +24,7 @@ const goneTo = ref<string | null>(null)
 /** checks gone past since the last entry: not offered first again, also when the one gone to drops out of the list */
 const passed = ref<string[]>([])
 const picker = ref(false)
+const coding = ref(false)
 const acting = ref(false)
 const seeing = ref(false)
 /** the look whose question "which of them" was put aside */
@@ -35,13 +39,19 @@ const orders: { id: CheckOrder; label: string }[] = [
 const accessWords = { none: 'nothing opened', caseOff: 'case off', live: 'live terminals', dead: 'terminals proved dead', drained: 'boiler drained' }
 
 /** the check whose reading is half typed: it stays until the reading is recorded or emptied, or somebody goes to another */
-const held = ref<string | null>(null)
+const held = ref<string | null>(leftHalfTyped())
+/** the reading somebody was typing when the page was left; the wiring has its own */
+function leftHalfTyped(): string | null {
+  const one = draftsOf<{ typed?: string }>(padDrafts.of(store.current?.id)).find(({ value }) => value.typed)
+  const id = one && padDrafts.checkOf(one.name)
+  return store.catalogue?.checks.some((known) => known.id === id) ? id! : null
+}
 /** what is offered; it stays as it was while a check is being chosen, so that nothing moves under the finger */
 const offered = shallowRef<NextCheck[]>([])
 watch(
-  [() => store.diagnosis, picker, acting, seeing],
+  [() => store.diagnosis, picker, acting, seeing, coding],
   () => {
-    if (!picker.value && !acting.value && !seeing.value) offered.value = store.diagnosis?.next ?? []
+    if (!picker.value && !acting.value && !seeing.value && !coding.value) offered.value = store.diagnosis?.next ?? []
   },
   { immediate: true },
 )
@@ -222,18 +232,20 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       </p>
       <p class="why">{{ why }}</p>
       <p v-if="barred" class="barred">{{ barred.kind.label }}: undo that first, or what is read now is given little weight.</p>
-      <ReadingPad v-if="result" :check="check" :result="result" :next="next" @record="record" @typing="held = $event ? check.id : null" />
-      <OutcomePad v-else-if="!awaited" :check="check" :next="next" @record="record" />
+      <ReadingPad v-if="result" :key="check.id" :check="check" :result="result" :next="next" @record="record" @typing="held = $event ? check.id : null" />
+      <OutcomePad v-else-if="!awaited" :key="check.id" :check="check" :next="next" @record="record" />
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
-        <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" :aria-expanded="picker" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" :aria-expanded="coding" @click="coding = !coding">Look up a code</v-btn>
         <v-btn variant="text" aria-keyshortcuts="s" :aria-expanded="seeing" @click="seeing = !seeing">Log a defect</v-btn>
         <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
+      <CodePanel v-if="coding" @done="coding = false" />
       <SeenPanel v-if="seeing" @done="seeing = false" />
       <ActsPanel v-if="acting" @done="acting = false" />
-      <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
+      <CheckPicker v-if="picker" :catalogue="store.catalogue!" @pick="pick" />
       <div class="how">
         <div v-if="check.cautions?.length" class="cautions">
           <p v-for="line in check.cautions" :key="line">
@@ -263,13 +275,15 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <h1 id="next-title">No check would tell more</h1>
       <p>What is left cannot be told apart by any check known here, or everything has been done. Judge by the suspects, or record any reading.</p>
       <div class="below">
-        <v-btn variant="text" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" :aria-expanded="picker" @click="picker = !picker">Any check…</v-btn>
+        <v-btn variant="text" :aria-expanded="coding" @click="coding = !coding">Look up a code</v-btn>
         <v-btn variant="text" aria-keyshortcuts="s" :aria-expanded="seeing" @click="seeing = !seeing">Log a defect</v-btn>
         <v-btn variant="text" aria-keyshortcuts="a" :aria-expanded="acting" @click="acting = !acting">Log an action</v-btn>
       </div>
+      <CodePanel v-if="coding" @done="coding = false" />
       <SeenPanel v-if="seeing" @done="seeing = false" />
       <ActsPanel v-if="acting" @done="acting = false" />
-      <CheckPicker v-if="picker" :checks="store.catalogue?.checks ?? []" @pick="pick" />
+      <CheckPicker v-if="picker" :catalogue="store.catalogue!" @pick="pick" />
     </template>
   </section>
 </template>

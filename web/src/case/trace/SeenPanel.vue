@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import { useDraft } from '../../keeping/device/drafts.ts'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
-import { percent } from './colours.ts'
+import { percent } from '../suspects/colours.ts'
 
 /** Writes down defects seen by eye, one or several. */
 const { among = null } = defineProps<{
@@ -13,6 +14,7 @@ const emit = defineEmits<{ done: [] }>()
 const store = useCase()
 const words = ref('')
 const chosen = ref<string[]>([])
+const draft = useDraft(`case ${store.current?.id} seen ${among?.join(' ') ?? ''}`.trim(), reactive({ words, chosen }))
 const relation = ref<'complaint' | 'aside' | 'open'>('open')
 const relations: { id: typeof relation.value; label: string }[] = [
   { id: 'complaint', label: 'Part of the complaint' },
@@ -46,6 +48,7 @@ function record() {
   const seen = own.value ? [{ what: own.value }] : faults.filter(({ id }) => chosen.value.includes(id)).map(({ id, label }) => ({ what: label, fault: id }))
   if (seen.length === 0) return
   for (const one of seen) void store.write('finding', { ...one, ...explains })
+  draft.forget()
   emit('done')
 }
 onMounted(() => {

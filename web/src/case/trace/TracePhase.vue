@@ -5,10 +5,10 @@ import { useKeys } from '../../shared/pieces/keys.ts'
 import { useCase } from '../caseStore.ts'
 import { entryWords } from '../checkWords.ts'
 import JournalList from '../JournalList.vue'
-import { percent } from './colours.ts'
+import { verdictWords } from '../suspects/verdictWords.ts'
 import NextCheckPanel from './NextCheckPanel.vue'
 import SequenceLadder from './SequenceLadder.vue'
-import SuspectsStrip from './SuspectsStrip.vue'
+import SuspectsStrip from '../suspects/SuspectsStrip.vue'
 import WaterMap from './WaterMap.vue'
 
 const emit = defineEmits<{ verdict: [] }>()
@@ -51,7 +51,7 @@ useKeys({
         <p>
           <span class="eyebrow">Found</span><br /><strong>{{ store.diagnosis.verdict.modes[0]?.label ?? store.diagnosis.verdict.label }}</strong>
           <span class="part dim">{{ store.diagnosis.verdict.label }}</span>
-          <span class="mono">{{ percent(store.diagnosis.verdict.probability) }}</span>
+          <span class="mono">{{ verdictWords(store.diagnosis) }}</span>
         </p>
         <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>
       </div>

@@ -1,7 +1,7 @@
 import type { PartState } from '@dewpoint/core/diagnosis'
 import { stockCatalogues } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
-import { percent } from './colours.ts'
+import { percent } from '../suspects/colours.ts'
 import { waterMap } from './waterMap.ts'
 
 const part = (id: string, state: PartState['state'], of?: string): PartState => ({ id, label: id, probability: 0.1, state, provenBy: [], ...(of && { of }) })

@@ -26,7 +26,7 @@ import JournalList from '../JournalList.vue'
 import OutcomePad from '../trace/pads/OutcomePad.vue'
 import { numberResult } from '../trace/pads/padScale.ts'
 import ReadingPad from '../trace/pads/ReadingPad.vue'
-import SuspectsStrip from '../trace/SuspectsStrip.vue'
+import SuspectsStrip from '../suspects/SuspectsStrip.vue'
 
 const store = useCase()
 const scheme = computed(() => store.catalogue?.system.controls ?? null)

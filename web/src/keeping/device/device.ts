@@ -24,11 +24,21 @@ export interface KeptCase extends Case {
   keptAt?: string
 }
 
+/** A picture on this device: sent ones are kept a while for looking at without the server. */
+export interface KeptPicture {
+  hash: string
+  bytes: ArrayBuffer
+  type: string
+  sent: boolean
+  at: string
+}
+
 interface Device extends DBSchema {
   cases: { key: string; value: KeptCase }
   unsent: { key: number; value: Unsent }
   /** answers of the server worth having without it, by what was asked */
   answers: { key: string; value: { asked: string; answer: unknown; at: string } }
+  pictures: { key: string; value: KeptPicture }
 }
 
 /** The device will not keep anything now: no room, not allowed, or an older page in the way. */
@@ -52,13 +62,14 @@ async function open(): Promise<IDBPDatabase<Device>> {
   let timer = 0
   try {
     // a browser that lets nothing be kept refuses at once: then there is nothing to be patient with
-    const opened = openDB<Device>('dewpoint', 2, {
+    const opened = openDB<Device>('dewpoint', 3, {
       upgrade(database, from) {
         if (from < 1) {
           database.createObjectStore('cases', { keyPath: 'id' })
           database.createObjectStore('unsent', { keyPath: 'sequence', autoIncrement: true })
         }
         if (from < 2) database.createObjectStore('answers', { keyPath: 'asked' })
+        if (from < 3) database.createObjectStore('pictures', { keyPath: 'hash' })
       },
       // a newer page wants to change the store: out of its way
       blocking: (_current, _blocked, event) => {
@@ -98,7 +109,10 @@ function abort(tx: { abort(): void }): void {
 }
 
 /** Changes one of the stores, whole or not at all. */
-const changing = <S extends 'cases' | 'unsent', T>(name: S, work: (store: IDBPObjectStore<Device, [S], S, 'readwrite'>) => Promise<T>): Promise<T> =>
+const changing = <S extends 'cases' | 'unsent' | 'pictures', T>(
+  name: S,
+  work: (store: IDBPObjectStore<Device, [S], S, 'readwrite'>) => Promise<T>,
+): Promise<T> =>
   using(async (database) => {
     const tx = database.transaction(name, 'readwrite')
     // what fails inside ends the whole: its error is the one that is told
@@ -166,3 +180,25 @@ export const keepAnswer = (asked: string, answer: unknown, at: string) => using(
 /** The answer kept to a question, or undefined. */
 export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>
   using(async (database) => (await database.get('answers', asked))?.answer as T | undefined)
+
+/** Keeps a picture; one that is here already stays as it stands. */
+export const keepPicture = (picture: KeptPicture) =>
+  changing('pictures', async (store) => {
+    if (!(await store.get(picture.hash))) await store.put(picture)
+  })
+
+/** A picture kept here, or undefined. */
+export const keptPicture = (hash: string) => using((database) => database.get('pictures', hash))
+
+/** Writes down whether the server has a picture. */
+export const pictureSent = (hash: string, sent: boolean) =>
+  changing('pictures', async (store) => {
+    const present = await store.get(hash)
+    if (present) await store.put({ ...present, sent })
+  })
+
+/** Lets go of pictures the server has that were taken before a moment, ISO 8601. */
+export const dropSentPictures = (before: string) =>
+  changing('pictures', async (store) => {
+    for (const one of await store.getAll()) if (one.sent && one.at < before) await store.delete(one.hash)
+  })

@@ -1,5 +1,6 @@
-import { folded, type Firm, type Past, type People, type SiteLine, type Stated } from '@dewpoint/contract'
-import { fetchFirm, fetchPast, fetchPeople, fetchSites, Refused, sendStated } from '../api.ts'
+import { factsOf, summarise } from '@dewpoint/core/casebook'
+import { folded, type Firm, type KnownAppliance, type Past, type People, type SiteLine, type Stated, type Stock } from '@dewpoint/contract'
+import { fetchFirm, fetchKnown, fetchPast, fetchPeople, fetchSites, fetchStock, Refused, sendStated } from '../api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
 /** The server's answer, or without it the last one this device has. */
@@ -21,6 +22,27 @@ export const knownPeople = async () => (await orKept<People>('people', fetchPeop
 
 /** What the firm has set, as far as known here. */
 export const knownFirm = () => orKept<Firm>('firm', fetchFirm())
+
+/** What the firm has of parts, as far as known here. */
+export const knownStock = () => orKept<Stock>('parts', fetchStock())
+
+/** What earlier cases say of a boiler; without the server and its last answer, what the cases kept here say. */
+export async function knownAppliance(id: string): Promise<KnownAppliance> {
+  try {
+    return await orKept<KnownAppliance>(`appliance ${id}`, fetchKnown(id))
+  } catch {
+    const here = (await keptCases().catch(() => [])).filter((one) => one.appliance.id === id)
+    const facts = Object.values(factsOf(here.flatMap((one) => one.entries)))
+    const visits = [...here].sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
+    return {
+      facts: facts.map(({ at, payload: { fact, value, unit } }) => ({ fact, value, ...(unit && { unit }), at })),
+      visits: visits.map(({ id: caseId, openedAt, entries }) => {
+        const { complaints, proven, closed } = summarise(entries)
+        return { id: caseId, openedAt, complaints, faults: proven, closed }
+      }),
+    }
+  }
+}
 
 /**
  * What earlier cases teach about one, as far as known here. Of a case that was never opened here, what is known of its kind of boiler.
@@ -46,9 +68,11 @@ export async function knownSites(search: string): Promise<SiteLine[]> {
     return (await fetchSites(search)).sites
   } catch {
     const words = folded(search)
+    const figures = /^[\d\s+()/.-]{3,}$/.test(search) ? search.replace(/\D/g, '') : ''
     const found = new Map<string, SiteLine>()
     for (const { site, appliance } of await keptCases().catch(() => [])) {
-      if (![site.name, site.address].some((text) => folded(text).includes(words))) continue
+      const byNumber = figures.length > 2 && (site.phone ?? '').replace(/\D/g, '').includes(figures)
+      if (!byNumber && ![site.name, site.address].some((text) => folded(text).includes(words))) continue
       const known = found.get(site.id)?.appliances ?? []
       found.set(site.id, { ...site, appliances: known.some((one) => one.id === appliance.id) ? known : [...known, appliance] })
     }

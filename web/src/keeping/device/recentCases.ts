@@ -1,7 +1,7 @@
 import type { CaseLine } from '@dewpoint/contract'
 import { summarise } from '@dewpoint/core/casebook'
 import { fetchCase } from '../api.ts'
-import { changeKept, keptCase, keptCases, mergeCase, type KeptCase, type Unsent } from './device.ts'
+import { changeKept, dropSentPictures, keptCase, keptCases, mergeCase, type KeptCase, type Unsent } from './device.ts'
 import { knownPast } from './keptAnswers.ts'
 
 const day = 86_400_000
@@ -40,6 +40,7 @@ export async function letGoOfOld(unsent: readonly Unsent[], now: number): Promis
   try {
     for (const one of await keptCases())
       if (!needed.has(one.id) && one.keptAt !== undefined && now - Date.parse(one.keptAt) > old) await changeKept(one.id, () => null)
+    await dropSentPictures(new Date(now - recent).toISOString())
   } catch {
     // a device that cannot be read has nothing to let go of
   }

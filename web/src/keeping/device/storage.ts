@@ -23,3 +23,24 @@ export function remember(key: string, text: string): boolean {
     return false
   }
 }
+
+/** Keeps nothing more under a name. */
+export function forget(key: string): void {
+  here.delete(key)
+  try {
+    localStorage.removeItem(key)
+  } catch {
+    // a store that is shut holds nothing
+  }
+}
+
+/** Every name something is kept under that begins so. */
+export function named(beginning: string): string[] {
+  const names = [...here.keys()]
+  try {
+    for (let index = 0; index < localStorage.length; index++) names.push(localStorage.key(index)!)
+  } catch {
+    // a store that is shut holds nothing
+  }
+  return [...new Set(names)].filter((one) => one.startsWith(beginning))
+}

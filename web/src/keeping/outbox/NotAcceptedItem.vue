@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import { clock, day } from '../../shared/times.ts'
 import type { Unsent } from '../device/device.ts'
+import { useDraft } from '../device/drafts.ts'
 import { asAnother, correctable, corrected, inWords, takenOver } from './mending.ts'
 import { useOutbox } from './outbox.ts'
 import { entryLine, unsentWords } from './unsentWords.ts'
@@ -39,8 +40,10 @@ const mine = computed(() => {
   return [site.name, site.address, site.note, appliance.label].filter(Boolean).join(', ')
 })
 
+for (const line of lines.value) values[line.field] = line.value
+const draft = useDraft(`mend ${props.item.kind === 'open' ? props.item.body.id : props.item.entry.id}`, values)
+
 function correct() {
-  for (const line of lines.value) values[line.field] = line.value
   problems.value = Object.fromEntries(lines.value.map((line) => [line.field, line.message]))
   correcting.value = true
 }
@@ -52,6 +55,7 @@ async function sendCorrected() {
     return
   }
   correcting.value = false
+  draft.forget()
   await outbox.mend(props.item, read.value)
 }
 </script>

@@ -38,6 +38,7 @@ describe('what is wrong with something refused', () => {
       'site.name',
       'site.address',
       'site.note',
+      'site.phone',
       'appliance.system',
       'appliance.label',
       'appliance.installedOn',

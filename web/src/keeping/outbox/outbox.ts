@@ -5,6 +5,7 @@ import { v7 } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { Refused, sendCase, sendEntries, Unreachable } from '../api.ts'
 import { changedCase, withoutVerdict, type Change } from './changes.ts'
+import { sendPictures } from '../photos/photoShelf.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
@@ -157,6 +158,7 @@ export const useOutbox = defineStore('outbox', () => {
       try {
         const since = positions.get(caseId)
         const entries = batch.map((one) => one.entry)
+        await sendPictures(entries)
         const { kept, conflicts, ...news } = await sendEntries(caseId, entries, since)
         const theirs = new Map(conflicts.map((one) => [one.id, one]))
         const taken = new Set(kept)

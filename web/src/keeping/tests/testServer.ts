@@ -86,7 +86,7 @@ export const testReading = (outcome = 'none', seen: Entry[] = []): Entry =>
 export const testOpening = (id = testId()) => ({
   id,
   openedAt: '2026-03-01T09:00:00.000Z',
-  site: { id: testId(), name: 'Net Loft 3', address: 'Quay Lane', note: '' },
+  site: { id: testId(), name: 'Net Loft 3', address: 'Quay Lane', note: '', phone: '' },
   appliance: { id: testId(), system: 'premix-combi', label: 'Combination 28', installedOn: '2017-09-14' },
   controls: 'direct',
   settings: {},

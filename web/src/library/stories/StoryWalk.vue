@@ -3,7 +3,7 @@ import { catalogueFor, catalogues, schemesOf } from '@dewpoint/trade'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { entryWords } from '../../case/checkWords.ts'
-import { colourOf, percent } from '../../case/trace/colours.ts'
+import { colourOf, percent } from '../../case/suspects/colours.ts'
 import { useKeys } from '../../shared/pieces/keys.ts'
 import { inWords, type Shelved, useWalk } from './walk.ts'
 

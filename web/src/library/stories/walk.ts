@@ -3,7 +3,7 @@ import type { Catalogue, Diagnosis } from '@dewpoint/core/diagnosis'
 import { unknownWiring } from '@dewpoint/trade'
 import { isEntry, type Statement, stories, type Story } from '@dewpoint/trade/stories'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { percent } from '../../case/trace/colours.ts'
+import { percent } from '../../case/suspects/colours.ts'
 import { reasoning } from '../../workers/reasoning.ts'
 
 /** One entry of a story, and what must hold once it stands. */

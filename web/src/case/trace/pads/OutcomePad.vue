@@ -1,25 +1,16 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import type { Check, NextCheck } from '@dewpoint/core/diagnosis'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useKeys } from '../../../shared/pieces/keys.ts'
 import { outcomeChoices } from '../../checkWords.ts'
-import { colourOf, letterOf, percent } from '../colours.ts'
-import SuspectLetter from '../SuspectLetter.vue'
+import { colourOf, letterOf, percent } from '../../suspects/colours.ts'
+import SuspectLetter from '../../suspects/SuspectLetter.vue'
 
 const props = defineProps<{ check: Check; next: NextCheck }>()
 const emit = defineEmits<{ record: [payload: Payload<'reading'>] }>()
 const unsure = ref(false)
 const drained = ref(false)
-
-watch(
-  () => props.check.id,
-  () => {
-    unsure.value = false
-    drained.value = false
-    all.value = false
-  },
-)
 
 /** from how many answers on those nobody expects stand behind a press */
 const many = 5

@@ -2,12 +2,15 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import { impossibility, type Check, type NextCheck, type NumberResult } from '@dewpoint/core/diagnosis'
 import { convert, formatQuantity, unitsLike, type UnitSymbol } from '@dewpoint/core/quantity'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, reactive, ref, useTemplateRef, watch } from 'vue'
+import { useDraft } from '../../../keeping/device/drafts.ts'
 import { useKeys } from '../../../shared/pieces/keys.ts'
 import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
-import { colourOf } from '../colours.ts'
-import SuspectLetter from '../SuspectLetter.vue'
+import { colourOf } from '../../suspects/colours.ts'
+import SuspectLetter from '../../suspects/SuspectLetter.vue'
+import { useCase } from '../../caseStore.ts'
 import { figureChoices, notReachedWords } from '../../checkWords.ts'
+import { padDraft } from './padDraft.ts'
 import { layOut } from './padScale.ts'
 
 const props = defineProps<{ check: Check; result: NumberResult; next: NextCheck }>()
@@ -20,19 +23,12 @@ const pipeUnit = ref<'°C' | '°F'>('°C')
 const drained = ref(false)
 const field = useTemplateRef<{ focus: () => void }>('field')
 
-watch(
-  () => props.check.id,
-  () => {
-    typed.value = ''
-    unit.value = props.result.unit
-    drained.value = false
-  },
-)
+const draft = useDraft(padDraft(useCase().current?.id, props.check), reactive({ typed, unit, pipe, pipeUnit, drained }))
 
 watch(
   () => typed.value !== '',
   (half) => emit('typing', half),
-  { flush: 'sync' },
+  { flush: 'sync', immediate: true },
 )
 
 /** A digit typed anywhere begins the reading, so that no click is needed and single keys still work. */
@@ -84,6 +80,7 @@ function record(sureness: 'sure' | 'unsure') {
   if (!ready.value) return
   emit('record', { check: props.check.id, value: value.value!, unit: unit.value, instrument: props.result.instrument, sureness, situation: situation() })
   typed.value = ''
+  draft.forget()
 }
 </script>
 

@@ -2,12 +2,22 @@
 import { computed, ref } from 'vue'
 import { useCase } from '../caseStore.ts'
 import { colourOf, percent } from './colours.ts'
+import { shownSuspects } from './shownSuspects.ts'
 import SuspectLetter from './SuspectLetter.vue'
 import type { Odds } from '@dewpoint/core/diagnosis'
 import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
-const shown = computed(() => (store.diagnosis?.suspects ?? []).filter((one) => one.faults.length < 2 || one.probability >= 0.1).slice(0, 5))
+const shown = computed(() => shownSuspects(store.diagnosis))
+/** what a repair left: from then on that is what is asked, and the suspects are how it was found */
+const standing = computed(() => (store.mended ? (store.diagnosis?.standing ?? []).filter((one) => one.probability >= 0.01).slice(0, 5) : []))
+const standingLabels = {
+  nothingWrong: 'Nothing more wrong',
+  noDemand: 'Nothing asks the boiler to run',
+  unlisted: 'A cause not listed here',
+  rare: 'Several rare causes',
+  faults: '',
+}
 /** those that explain something of what was complained of, and what may stand besides; each keeps the letter it has on the pad */
 const groups = computed(() => {
   const ranked = shown.value.map((one, rank) => ({ one, rank }))
@@ -41,46 +51,56 @@ const movedWords = (key: string, now: number) => {
 <template>
   <section class="suspects" aria-labelledby="suspects-title" :aria-busy="store.thinking">
     <div class="head">
-      <h2 id="suspects-title" class="eyebrow">Suspects</h2>
+      <h2 id="suspects-title" class="eyebrow">{{ store.mended ? 'What still stands' : 'Suspects' }}</h2>
       <span class="dim" role="status">{{
         store.workedOut ? `after ${store.live.length} ${store.live.length === 1 ? 'entry' : 'entries'}` : 'being worked out…'
       }}</span>
     </div>
     <p v-if="!store.diagnosis" class="dim">Working it out…</p>
-    <ol v-else aria-live="polite" :class="{ stale: !store.workedOut }">
-      <template v-for="group in groups" :key="group.id">
-        <li v-for="({ one, rank }, at) in group.list" :key="one.key">
-          <p v-if="at === 0 && group.title" class="group dim">{{ group.title }}</p>
-          <SuspectLetter :rank="rank" />
-          <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
-            {{ one.label }}
-          </button>
-          <span class="mono share">{{ percent(one.probability) }}</span>
-          <span class="track" aria-hidden="true">
-            <span class="fill" :style="{ width: `${one.probability * 100}%`, background: colourOf(rank) }" />
-            <span v-if="store.before[one.key] !== undefined" class="was" :style="{ left: `${store.before[one.key]! * 100}%` }" />
-          </span>
-          <span class="dim why">{{ movedWords(one.key, one.probability) }}</span>
-          <div v-if="opened === one.key" class="behind">
-            <template v-if="one.origins.length > 1">
-              <p v-for="fault in one.origins" :key="fault.fault">
-                {{ fault.label }} <strong v-if="roleWords[fault.role]">{{ roleWords[fault.role] }}</strong>
-              </p>
-            </template>
-            <p v-for="piece in one.account.slice(0, 5)" :key="piece.check">
-              {{ piece.label }} <strong>{{ piece.says }}</strong>
-            </p>
-            <p v-if="one.account.length === 0" class="dim">No evidence for or against it yet.</p>
-            <p v-for="odds in one.odds" :key="odds.fault" class="dim">{{ oddsWords(odds) }}</p>
-          </div>
-        </li>
-      </template>
-      <li v-if="store.diagnosis.several && store.diagnosis.several.probability > 0.02" class="others">
-        <span class="label">Several at once</span>
-        <span class="mono share">{{ percent(store.diagnosis.several.probability) }}</span>
-        <span class="dim why">likeliest: {{ inSentence(store.diagnosis.several.likeliest) }}</span>
+    <ol v-if="standing.length > 0" class="standing" aria-live="polite" :class="{ stale: !store.workedOut }">
+      <li v-for="one in standing" :key="one.kind + one.key">
+        <span class="label">{{ standingLabels[one.kind] || one.label }}</span>
+        <span class="mono share">{{ percent(one.probability) }}</span>
+        <span class="track" aria-hidden="true"><span class="fill neutral" :style="{ width: `${one.probability * 100}%` }" /></span>
       </li>
     </ol>
+    <component :is="store.mended ? 'details' : 'div'" v-if="store.diagnosis">
+      <summary v-if="store.mended" class="as-found">As it was found</summary>
+      <ol aria-live="polite" :class="{ stale: !store.workedOut }">
+        <template v-for="group in groups" :key="group.id">
+          <li v-for="({ one, rank }, at) in group.list" :key="one.key">
+            <p v-if="at === 0 && group.title" class="group dim">{{ group.title }}</p>
+            <SuspectLetter :rank="rank" />
+            <button type="button" class="label" :aria-expanded="opened === one.key" @click="opened = opened === one.key ? null : one.key">
+              {{ one.label }}
+            </button>
+            <span class="mono share">{{ percent(one.probability) }}</span>
+            <span class="track" aria-hidden="true">
+              <span class="fill" :style="{ width: `${one.probability * 100}%`, background: colourOf(rank) }" />
+              <span v-if="store.before[one.key] !== undefined" class="was" :style="{ left: `${store.before[one.key]! * 100}%` }" />
+            </span>
+            <span class="dim why">{{ movedWords(one.key, one.probability) }}</span>
+            <div v-if="opened === one.key" class="behind">
+              <template v-if="one.origins.length > 1">
+                <p v-for="fault in one.origins" :key="fault.fault">
+                  {{ fault.label }} <strong v-if="roleWords[fault.role]">{{ roleWords[fault.role] }}</strong>
+                </p>
+              </template>
+              <p v-for="piece in one.account.slice(0, 5)" :key="piece.check">
+                {{ piece.label }} <strong>{{ piece.says }}</strong>
+              </p>
+              <p v-if="one.account.length === 0" class="dim">No evidence for or against it yet.</p>
+              <p v-for="odds in one.odds" :key="odds.fault" class="dim">{{ oddsWords(odds) }}</p>
+            </div>
+          </li>
+        </template>
+        <li v-if="store.diagnosis.several && store.diagnosis.several.probability > 0.02" class="others">
+          <span class="label">Several at once</span>
+          <span class="mono share">{{ percent(store.diagnosis.several.probability) }}</span>
+          <span class="dim why">likeliest: {{ inSentence(store.diagnosis.several.likeliest) }}</span>
+        </li>
+      </ol>
+    </component>
     <details v-if="store.diagnosis && store.workedOut" class="counts">
       <summary>
         <span
@@ -220,6 +240,17 @@ button.label:hover {
   grid-column: 1 / -1;
   font-size: 0.875rem;
   min-height: 1.1em;
+}
+.standing > li {
+  grid-template-columns: 1fr auto;
+}
+.neutral {
+  background: var(--ink);
+}
+.as-found {
+  min-height: 44px;
+  line-height: 44px;
+  cursor: pointer;
 }
 .others {
   grid-template-columns: 1fr auto !important;
