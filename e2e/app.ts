@@ -146,7 +146,10 @@ export class App {
     return this.page.locator('#next-title')
   }
   get journal(): Locator {
-    return this.page.locator('.journal ol')
+    return this.journalOf(this.page)
+  }
+  journalOf(page: Page): Locator {
+    return page.locator('.journal ol')
   }
   get suspects(): Locator {
     return this.page.locator('.suspects ol:not(.standing)')

@@ -3,6 +3,7 @@ import { barriers, expect, test } from './app.ts'
 test('a call from its first words: found by three letters, heard, asked, booked, and by keyboard alone', async ({ app, page }) => {
   await page.goto(app.address('/new'))
   // any part of name, street or number suggests; the first is an Enter away
+  await expect(page.getByLabel('Customer or place')).toBeFocused()
   await page.keyboard.type('010 33')
   const known = page.getByRole('list', { name: 'Known places' })
   await expect(known).toContainText('Harbour Bakery')
@@ -64,7 +65,7 @@ test('a call from its first words: found by three letters, heard, asked, booked,
   await expect(booking).toContainText('today · trade stopped · Ines Quill · Tue 1 Dec, 10:00 to 11:00')
   expect(await barriers(page)).toEqual([])
   await page.getByRole('link', { name: /today’s calls/ }).press('Enter')
-  await expect(page.getByRole('link', { name: /Harbour Bakery.*Ines Quill, Tue 1 Dec, 10:00 to 11:00/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Harbour Bakery.*Ines Quill, Tue 1 Dec, 10:00 to 11:00/ }).first()).toBeVisible()
 })
 
 test('nothing typed is lost: a reload in the middle, another tab, a call left unfinished', async ({ app, page, context }) => {
@@ -95,8 +96,24 @@ test('nothing typed is lost: a reload in the middle, another tab, a call left un
   await other.reload()
   await expect(other.getByLabel('To know before coming')).toHaveValue('gate is stiff')
   await expect(other.getByRole('textbox', { name: 'Serial number' })).toHaveValue('K-77')
+  // another complaint begins with an empty form, also after the one before was sent
+  await other.getByRole('button', { name: 'Another complaint' }).click()
+  await expect(other.getByLabel('In the customer’s words')).toHaveValue('')
+  await other.getByLabel('In the customer’s words').fill('And the taps splutter')
+  await other.getByRole('checkbox', { name: 'No hot water', exact: true }).check()
+  await other.getByRole('button', { name: 'Record the complaint' }).click()
+  await expect(app.journalOf(other)).toContainText('And the taps splutter')
+  await other.getByRole('button', { name: 'Another complaint' }).click()
+  await expect(other.getByLabel('In the customer’s words')).toHaveValue('')
   await other.goto(app.address('/new'))
   await expect(other.getByRole('list', { name: 'Calls not opened yet' })).toHaveCount(0)
+  // a call of which only words were typed is offered too, and can be thrown away
+  await other.getByLabel('In the customer’s words').fill('They rang off')
+  await page.goto(app.address('/new'))
+  const left = page.getByRole('list', { name: 'Calls not opened yet' })
+  await expect(left).toContainText('no name yet')
+  await left.getByRole('button', { name: /^Discard the call/ }).click()
+  await expect(left).toHaveCount(0)
 })
 
 test('a half-typed reading is there after a reload, at its own check', async ({ app, page }) => {

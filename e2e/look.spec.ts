@@ -3,7 +3,7 @@ import { barriers, expect, test } from './app.ts'
 test('look: the most telling place is offered, each outcome says what it would do, and what was seen changes the picture', async ({ app, page }) => {
   await app.openCase('topUps', { phase: 'look' })
   const panel = page.locator('section.panel')
-  await expect(panel).toContainText('Most telling place')
+  await expect(panel).toContainText('Most informative place')
   const picture = page.getByRole('group', { name: 'The appliance, with places to look at' })
   await picture.getByRole('button', { name: /Relief pipe, outside: not looked at/ }).click()
   await expect(panel.getByRole('heading', { level: 1 })).toContainText('Relief pipe, outside')
@@ -50,7 +50,7 @@ test('look by keyboard: a number answers, undo takes it back, what cannot be got
   await panel.getByRole('button', { name: 'Undo' }).press('Enter')
   await expect(page.getByRole('button', { name: /Gas cock: not looked at/ })).toBeVisible()
   await page.keyboard.press('n')
-  await expect(panel).toContainText('Most telling place')
+  await expect(panel).toContainText('Most informative place')
   const offered = await title.textContent()
   await panel.getByRole('button', { name: 'Cannot get to it' }).press('Enter')
   await expect(title).not.toHaveText(offered!)

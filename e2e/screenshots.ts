@@ -10,7 +10,7 @@ async function openCase(app: App, page: Page, place: string, phase = 'trace'): P
     .getByRole('link', { name: new RegExp(place) })
     .first()
     .click()
-  await expect(app.suspects).toBeVisible()
+  await expect(page.locator('section.suspects').first()).toHaveAttribute('aria-busy', 'false')
   if (phase !== 'trace') await page.getByRole('link', { name: new RegExp(`^${phase}`) }).click()
   await expect(page.locator('h1').first()).toBeVisible()
 }

@@ -43,6 +43,7 @@ test('after a repair the strip is about what still stands; how it was found is f
   await app.repair(/^Record as done: /)
   const strip = page.getByRole('region', { name: 'What still stands' })
   await expect(strip.locator('.standing')).toContainText('Nothing more wrong')
+  await expect(strip).not.toContainText('Look-alikes')
   await expect(app.suspects.getByRole('listitem').first()).toBeHidden()
   await strip.getByText('As it was found').click()
   await expect(app.suspects.getByRole('listitem').first()).toContainText('Fan seized')

@@ -86,7 +86,7 @@ test('every view is free of accessibility faults in the light theme, and its col
     await page.emulateMedia({ colorScheme: 'light' })
     await page.goto(app.address(path))
     await expect(page.locator('h1').first()).toBeVisible()
-    if (path.includes('/case/')) await expect(app.suspects).toBeVisible()
+    if (path.includes('/case/')) await expect(page.locator('section.suspects').first()).toHaveAttribute('aria-busy', 'false')
     if (path.endsWith('/wiring')) await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
     if (path.startsWith('/library/')) await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
     expect([path, await barriers(page)]).toEqual([path, []])

@@ -67,7 +67,7 @@ await command(async () => {
     )
   }
 
-  say('all at once: browser tests; route tests; unit tests in two time zones; lint, format, types, layers, dead code')
+  say('all at once: route tests; unit tests in two time zones; lint, format, types, layers, dead code')
   /** what needs the application waits for it; without it there is nothing to try */
   const built = build().then(
     () => true,
@@ -76,9 +76,8 @@ await command(async () => {
       return false
     },
   )
-  // what waits for a database or a page leaves room for what only reckons
+  // what waits for a database leaves room for what only reckons
   await Promise.all([
-    built.then((there) => there && browser()),
     built.then((there) => there && vitest('routes', 'routes')),
     vitest('unit', 'pure', 'unit', 'unit-elsewhere'),
     (async () => {
@@ -91,6 +90,12 @@ await command(async () => {
       if (await built) await check('first page under 300 kB of script', 'tsx', 'tools/firstPage.ts')
     })(),
   ])
+
+  // a page shares its cores with nothing of ours: how long it takes is what its user would see
+  if (await built) {
+    say('browser tests')
+    await browser()
+  }
 
   for (const { name, passed, failed, took, output } of results) {
     console.log(`${failed > 0 ? '✗' : '✓'} ${name}: ${passed} passed${failed > 0 ? `, ${failed} failed` : ''}, ${took} s`)

@@ -12,12 +12,11 @@ import {
   type PresentCase,
   type Site,
 } from '@dewpoint/contract'
-import { append, inOrder, sameContent, costKinds, summarise, upcast, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
+import { append, inOrder, sameContent, costKinds, summarise, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
-import { figuresOf, fromJson, patternsOf, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
+import { entryOf, figuresOf, fromJson, patternsOf, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
-type Row = typeof entries.$inferSelect
 
 /** Cases with their place, boiler and cached summary, newest first: those whose place or boiler has the words asked for. */
 export async function listCases(database: Database, { search, limit, after }: ListQuery<CaseCursor>): Promise<CaseList> {
@@ -243,20 +242,6 @@ export async function renewDerived(database: Database): Promise<number> {
     }
     renewed += stale.length
   }
-}
-
-/** An entry as the contract has it now, whatever version it was written in. */
-function entryOf({
-  id,
-  at,
-  clock,
-  author,
-  device,
-  type,
-  schemaVersion,
-  payload,
-}: Pick<Row, 'id' | 'at' | 'clock' | 'author' | 'device' | 'type' | 'schemaVersion' | 'payload'>): Entry {
-  return upcast({ id, at, ...(clock !== null && { clock }), author, ...(device !== null && { device }), schema: schemaVersion, type, payload }) as Entry
 }
 
 /** What a case has set of what there is to set: older versions took anything. */

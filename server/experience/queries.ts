@@ -1,8 +1,17 @@
-import type { Experienced, Opinion, Past, Stated } from '@dewpoint/contract'
+import type { Experienced, Opinion, Past, PastCase, Stated } from '@dewpoint/contract'
 import { and, count, eq, lt, ne } from 'drizzle-orm'
 import { retried, tables, type Database } from '../database/index.ts'
 
 const { cases, statedOdds } = tables
+
+/** A case as its place and its appliance list it. */
+export const pastCaseOf = ({ id, openedAt, summary }: Pick<typeof cases.$inferSelect, 'id' | 'openedAt' | 'summary'>): PastCase => ({
+  id,
+  openedAt: openedAt.toISOString(),
+  complaints: summary.complaints,
+  faults: summary.proven,
+  closed: summary.closed,
+})
 
 /** What was proved before the given case, on its appliance and on its kind of boiler; undefined when there is no such case. */
 export async function pastOf(database: Database, id: string): Promise<Past | undefined> {
@@ -24,15 +33,7 @@ export async function pastOf(database: Database, id: string): Promise<Past | und
     const counts: Record<string, number> = {}
     for (const { proven, times } of taught) for (const fault of proven.split(' ')) counts[fault] = (counts[fault] ?? 0) + times
     return {
-      appliance: here
-        .map(({ id: caseId, openedAt, summary }) => ({
-          id: caseId,
-          openedAt: openedAt.toISOString(),
-          complaints: summary.complaints,
-          faults: summary.proven,
-          closed: summary.closed,
-        }))
-        .reverse(),
+      appliance: here.map(pastCaseOf).reverse(),
       experience: { cases: taught.reduce((sum, { times }) => sum + times, 0), proven: counts, ...(await statedOf(database, own.system)) },
     }
   })

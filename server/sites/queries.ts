@@ -1,7 +1,8 @@
 import { siteCursor, type KnownAppliance, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
-import { factsOf, upcast, type Entry } from '@dewpoint/core/casebook'
+import { factsOf } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, or } from 'drizzle-orm'
-import { patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { entryOf, patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { pastCaseOf } from '../experience/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
@@ -62,19 +63,9 @@ export async function knownOf(database: Database, id: string): Promise<KnownAppl
                 inArray(entries.type, ['fact', 'retract']),
               ),
             )
-    const written = rows.map(
-      ({ id: entry, at, clock, author, device, type, schemaVersion, payload }) =>
-        upcast({ id: entry, at, ...(clock !== null && { clock }), author, ...(device !== null && { device }), schema: schemaVersion, type, payload }) as Entry,
-    )
     return {
-      facts: Object.values(factsOf(written)).map(({ at, payload: { fact, value, unit } }) => ({ fact, value, ...(unit && { unit }), at })),
-      visits: visits.map(({ id: caseId, openedAt, summary }) => ({
-        id: caseId,
-        openedAt: openedAt.toISOString(),
-        complaints: summary.complaints,
-        faults: summary.proven,
-        closed: summary.closed,
-      })),
+      facts: Object.values(factsOf(rows.map(entryOf))).map(({ at, payload: { fact, value, unit } }) => ({ fact, value, ...(unit && { unit }), at })),
+      visits: visits.map(pastCaseOf),
     }
   })
 }

@@ -12,9 +12,9 @@ import { deviceId } from '../keeping/device/identity.ts'
 import { knownSites } from '../keeping/device/keptAnswers.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { clock, day } from '../shared/times.ts'
-import ComplaintForm, { type Told } from './call/ComplaintForm.vue'
+import ComplaintForm, { type Told } from './call/words/ComplaintForm.vue'
 import FindPlace, { type PlaceForm } from './call/FindPlace.vue'
-import { carriedFacts } from './call/carriedFacts.ts'
+import { carriedFacts } from './call/boiler/carriedFacts.ts'
 
 const props = defineProps<{ draft: string }>()
 const router = useRouter()
@@ -31,10 +31,15 @@ const told = useTemplateRef('told')
 
 /** calls begun and not opened: on another tab, or before a reload nobody came back from */
 const unfinished = ref(
-  draftsOf<PlaceForm>('call ')
-    .filter(({ name }) => !name.startsWith(draftName) && name.endsWith(' where'))
+  draftsOf<Partial<PlaceForm>>('call ')
+    .map(({ name, ...draft }) => ({ ...draft, id: name.split(' ')[1]! }))
+    // latest first: where and what was said are kept apart, either may be all there is
+    .filter(({ id }, at, all) => id !== props.draft && all.findIndex((one) => one.id === id) === at)
     .slice(0, 4)
-    .map(({ name, at, value }) => ({ id: name.split(' ')[1]!, at: new Date(at).toISOString(), who: value.place?.name || value.name || 'no name yet' })),
+    .map(({ id, at }) => {
+      const [where] = draftsOf<PlaceForm>(`call ${id} where`)
+      return { id, at: new Date(at).toISOString(), who: where?.value.place?.name || where?.value.name || 'no name yet' }
+    }),
 )
 function discard(id: string) {
   discardDraft(`call ${id} where`)

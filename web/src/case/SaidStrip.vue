@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { heardIn, type HeardOf } from './call/heardIn.ts'
-import TheirWords from './call/TheirWords.vue'
+import { answeredOn } from './call/answeredOn.ts'
+import { heardIn, type HeardOf } from './call/words/heardIn.ts'
+import TheirWords from './call/words/TheirWords.vue'
 import { useCase } from './caseStore.ts'
 
 /** What the customer said, in their own words, in sight in every phase; what is heard in it is offered, and written down only when somebody says that it is so. */
@@ -10,16 +11,7 @@ const quotes = computed(() =>
   store.live.flatMap((one) => ((one.type === 'said' || one.type === 'complaint') && one.payload.words ? [{ entry: one.id, words: one.payload.words }] : [])),
 )
 const known = computed(
-  () =>
-    new Set(
-      store.live.flatMap((one) => {
-        if (one.type === 'reading') return [one.payload.check]
-        if (one.type === 'decision') return one.payload.check ? [one.payload.check] : []
-        if (one.type !== 'complaint') return []
-        const evidence = store.catalogue?.complaints.find(({ id }) => id === one.payload.what)?.evidence ?? []
-        return [one.payload.what, ...evidence.map((item) => item.check)]
-      }),
-    ),
+  () => new Set([...answeredOn(store.catalogue, store.live), ...store.live.flatMap((one) => (one.type === 'complaint' ? [one.payload.what] : []))]),
 )
 const isKnown = ({ about, answers }: HeardOf) => known.value.has(about) || answers.every((id) => known.value.has(id))
 const lines = computed(() =>

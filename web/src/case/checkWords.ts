@@ -2,7 +2,7 @@ import { day } from '../shared/times.ts'
 import { causeItem, type figureWords, isProbe, probeCheck, readsOf, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
-import { bookingWords } from './call/bookingWords.ts'
+import { bookingWords } from './call/visit/bookingWords.ts'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
 
 /** What is said of a number where no figure was noted. */

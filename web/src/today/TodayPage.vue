@@ -7,7 +7,7 @@ import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { ago, exactly } from '../shared/times.ts'
-import { urgencies, windowWords } from '../case/call/bookingWords.ts'
+import { urgencies, windowWords } from '../case/call/visit/bookingWords.ts'
 import { complaintWords } from './complaintWords.ts'
 
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))

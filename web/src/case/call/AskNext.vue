@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import type { Check, OutcomeAhead } from '@dewpoint/core/diagnosis'
-import { computed, nextTick, ref, shallowRef, toRaw, watch } from 'vue'
+import type { Check } from '@dewpoint/core/diagnosis'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { doublePressGuard } from '../../shared/pieces/doublePressGuard.ts'
 import { useKeys } from '../../shared/pieces/keys.ts'
-import { reasoning } from '../../workers/reasoning.ts'
 import { useCase } from '../caseStore.ts'
 import { outcomeChoices } from '../checkWords.ts'
 import { percent } from '../suspects/colours.ts'
 import SuspectBar from '../suspects/SuspectBar.vue'
+import { useAhead } from '../suspects/useAhead.ts'
 import { answeredOn } from './answeredOn.ts'
 
 /** The question to say aloud: the one that tells most about this complaint, with what each answer would make of the suspects. */
@@ -37,26 +37,11 @@ const question = computed(() => worth.value.find((one) => one.id === broughtUp.v
 const later = computed(() => worth.value.filter((one) => one !== question.value))
 const choices = computed(() => (question.value ? outcomeChoices(question.value, false) : []))
 
-const ahead = shallowRef<{ check: string; entries: unknown; outcomes: OutcomeAhead[] } | null>(null)
-watch(
-  [question, () => store.entries, () => store.experience],
-  async ([check, entries]) => {
-    if (!check || !store.current) return
-    const outcomes = await reasoning
-      .ahead(store.current.appliance.system, store.controls, toRaw(entries), check.id, Date.now(), { sureness: 'sure' }, toRaw(store.experience))
-      .catch(() => [])
-    if (question.value === check && store.entries === entries) ahead.value = { check: check.id, entries, outcomes }
-  },
-  { immediate: true },
+const { told, chanceOf } = useAhead(
+  question,
+  computed(() => ({ sureness: 'sure' })),
+  choices,
 )
-/** what is said of each answer is about this question and the journal as it stands */
-const told = computed(() => {
-  const fits = ahead.value && ahead.value.check === question.value?.id && ahead.value.entries === store.entries
-  if (!fits) return new Map<string, OutcomeAhead>()
-  const shown = ahead.value!.outcomes.filter((one) => choices.value.some(({ id }) => id === one.outcome))
-  const whole = shown.reduce((sum, one) => sum + one.probability, 0)
-  return new Map(shown.map((one) => [one.outcome, { ...one, probability: one.probability / whole }]))
-})
 const now = computed(() => store.diagnosis?.suspects ?? [])
 
 const isMeant = doublePressGuard()
@@ -93,11 +78,11 @@ useKeys({
       <p class="how dim">{{ isResting ? question.how[0] : 'Working out the next question…' }}</p>
       <p class="columns dim" aria-hidden="true"><span>they say</span><span>how likely</span><span>suspects after that answer</span></p>
       <ol class="answers">
-        <li v-for="(choice, index) in choices" :key="choice.id" :style="{ '--likely': told.get(choice.id)?.probability ?? 0 }">
+        <li v-for="(choice, index) in choices" :key="choice.id" :style="{ '--likely': chanceOf(choice.id) ?? 0 }">
           <button type="button" :disabled="!isResting" :aria-keyshortcuts="String(index + 1)" @click="answer(choice.id)">
             <kbd class="wide">{{ index + 1 }}</kbd>
             <span class="say">{{ choice.label }}</span>
-            <span class="mono likely">{{ told.has(choice.id) ? percent(told.get(choice.id)!.probability) : '' }}</span>
+            <span class="mono likely">{{ told.has(choice.id) ? percent(chanceOf(choice.id)!) : '' }}</span>
             <SuspectBar v-if="told.has(choice.id)" :shares="told.get(choice.id)!.suspects" />
             <span v-else class="awaited" />
           </button>

@@ -1,29 +1,32 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import SuspectsStrip from '../suspects/SuspectsStrip.vue'
 import AskNext from './AskNext.vue'
-import BookingForm from './BookingForm.vue'
+import BookingForm from './visit/BookingForm.vue'
 import CanDoNow from './CanDoNow.vue'
-import ComplaintForm, { type Told } from './ComplaintForm.vue'
-import HistoryForm from './HistoryForm.vue'
-import KnownFacts from './KnownFacts.vue'
-import OnSiteHill from './OnSiteHill.vue'
-import OwnExperience from './OwnExperience.vue'
-import PastPanel from './PastPanel.vue'
-import VanList from './VanList.vue'
+import ComplaintForm, { type Told } from './words/ComplaintForm.vue'
+import HistoryForm from './boiler/HistoryForm.vue'
+import KnownFacts from './boiler/KnownFacts.vue'
+import OnSiteHill from './visit/OnSiteHill.vue'
+import OwnExperience from './boiler/OwnExperience.vue'
+import PastPanel from './boiler/PastPanel.vue'
+import VanList from './visit/VanList.vue'
 
 const emit = defineEmits<{ done: [] }>()
 const store = useCase()
 const stock = useStock()
 const adding = ref(false)
+const told = useTemplateRef('told')
 const noted = computed(() => store.live.some((one) => one.type === 'complaint'))
 
 onMounted(() => stock.load().catch(() => undefined))
 
 async function add({ said, complaints, answers, dangerRuledOut }: Told) {
+  // it is in the journal from here on
+  told.value?.forget()
   adding.value = false
   if (said) await store.write('said', said)
   for (const complaint of complaints) await store.write('complaint', complaint)
@@ -37,7 +40,7 @@ async function add({ said, complaints, answers, dangerRuledOut }: Told) {
   <div class="call">
     <section v-if="!noted || adding" class="say">
       <h1>What does the customer say?</h1>
-      <ComplaintForm action="Record the complaint" :system="store.current!.appliance.system" :draft="`case ${store.current!.id} said`" @done="add" />
+      <ComplaintForm ref="told" action="Record the complaint" :system="store.current!.appliance.system" :draft="`case ${store.current!.id} said`" @done="add" />
       <v-btn v-if="adding" variant="text" @click="adding = false">Back to the questions</v-btn>
     </section>
     <div v-else class="three">

@@ -30,6 +30,8 @@ const emit = defineEmits<{ known: [appliance: KnownAppliance | null]; looking: [
 /** from so many letters on places are suggested */
 const letters = 3
 const found = shallowRef<SiteLine[]>([])
+/** the look for what is typed now */
+let look: Promise<void> = Promise.resolve()
 watch(
   () => form.value.name.trim(),
   (typed) => {
@@ -37,12 +39,10 @@ watch(
       found.value = []
       return
     }
-    emit(
-      'looking',
-      knownSites(typed).then((sites) => {
-        if (form.value.name.trim() === typed) found.value = sites.slice(0, 6)
-      }),
-    )
+    look = knownSites(typed).then((sites) => {
+      if (form.value.name.trim() === typed) found.value = sites.slice(0, 6)
+    })
+    emit('looking', look)
   },
   { immediate: true },
 )
@@ -87,11 +87,13 @@ function cut(text: string) {
   const end = at + form.value.name.trim().length
   return at < 0 ? [text, '', ''] : [text.slice(0, at), text.slice(at, end), text.slice(end)]
 }
-/** the first suggestion is an Enter away */
-function enter(event: KeyboardEvent) {
-  if (!found.value[0]) return
+/** the first suggestion is an Enter away: the first for what is typed now, which may still be looked for */
+async function enter(event: KeyboardEvent) {
+  const typed = form.value.name.trim()
+  if (typed.length < letters || form.value.place) return
   event.preventDefault()
-  take(found.value[0])
+  await look.catch(() => undefined)
+  if (form.value.name.trim() === typed && found.value[0]) take(found.value[0])
 }
 
 /** at once, never late: `autofocus` waits for the field to scroll into view and would take the cursor from someone already typing */

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import { entriesOf, factsOf } from '@dewpoint/core/casebook'
-import type { Check, NextCheck, OutcomeAhead } from '@dewpoint/core/diagnosis'
-import { computed, nextTick, onBeforeUnmount, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue'
+import type { Check, NextCheck } from '@dewpoint/core/diagnosis'
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { doublePressGuard } from '../../shared/pieces/doublePressGuard.ts'
 import { useKeys } from '../../shared/pieces/keys.ts'
-import { reasoning } from '../../workers/reasoning.ts'
 import { useCase } from '../caseStore.ts'
 import { entryWords, outcomeChoices } from '../checkWords.ts'
 import { percent } from '../suspects/colours.ts'
 import SuspectBar from '../suspects/SuspectBar.vue'
+import { useAhead } from '../suspects/useAhead.ts'
 import { numberResult } from '../trace/pads/padScale.ts'
 import ReadingPad from '../trace/pads/ReadingPad.vue'
 import AppliancePicture, { type PlaceState } from './AppliancePicture.vue'
@@ -35,10 +35,11 @@ const impossible = computed(
 const states = computed<Record<string, PlaceState>>(() =>
   Object.fromEntries(
     spots.value.map(({ place }) => {
-      const made = place.checks.flatMap((id) => read.value.get(id) ?? [])
-      if (made.length === 0) return [place.id, 'open']
+      // what was recorded a moment ago is not judged yet: it says neither
       const sound = store.diagnosis?.sound ?? {}
-      return [place.id, made.some((one) => sound[one.id] === false) ? 'something' : 'fine']
+      const judged = place.checks.flatMap((id) => sound[read.value.get(id)?.id ?? ''] ?? [])
+      if (judged.length === 0) return [place.id, 'open']
+      return [place.id, judged.includes(false) ? 'something' : 'fine']
     }),
   ),
 )
@@ -73,38 +74,26 @@ const more = ref(false)
 const situationWords = { none: '', heating: 'While heating is called.', hotWater: 'While hot water is called.' }
 
 const panel = useTemplateRef<HTMLElement>('panel')
-function choose(place: string, byHand = true) {
+function choose(place: string) {
   chosen.value = place
   picked.value = null
   preview.value = null
   more.value = false
   // on a telephone the panel lies below the picture
-  if (byHand) void nextTick(() => panel.value?.scrollIntoView({ block: 'nearest', behavior: 'instant' }))
+  void nextTick(() => panel.value?.scrollIntoView({ block: 'nearest', behavior: 'instant' }))
 }
 
 const as = computed<Omit<Payload<'reading'>, 'check' | 'outcome'>>(() => ({ sureness: 'sure', situation: { demand: check.value?.situation.demand ?? 'none' } }))
-const ahead = shallowRef<{ check: string; entries: unknown; outcomes: OutcomeAhead[] } | null>(null)
-watch(
-  [check, () => store.entries, () => store.experience],
-  async ([one, entries]) => {
-    if (!one || !store.current || one.result.kind === 'number') return
-    const outcomes = await reasoning
-      .ahead(store.current.appliance.system, store.controls, toRaw(entries), one.id, Date.now(), as.value, toRaw(store.experience))
-      .catch(() => [])
-    if (check.value === one && store.entries === entries) ahead.value = { check: one.id, entries, outcomes }
-  },
-  { immediate: true },
+const { told, chanceOf } = useAhead(
+  check,
+  as,
+  computed(() => choices.value),
 )
-const told = computed(() => {
-  const fits = ahead.value?.check === check.value?.id && ahead.value?.entries === store.entries
-  return new Map((fits ? ahead.value!.outcomes : []).map((one) => [one.outcome, one]))
-})
 /** its answers; that it never gets that far is one of them where that is not unlikely */
 const choices = computed(() => {
   if (!check.value || check.value.result.kind === 'number') return []
   return outcomeChoices(check.value, (told.value.get('notReached')?.probability ?? 0) > 0.1)
 })
-const whole = computed(() => choices.value.reduce((sum, one) => sum + (told.value.get(one.id)?.probability ?? 0), 0) || 1)
 /** the answer somebody points at: what the suspects would become */
 const preview = ref<string | null>(null)
 const shown = computed(() => (preview.value === null ? null : (told.value.get(preview.value) ?? null)))
@@ -134,10 +123,8 @@ const next = computed<NextCheck>(() => {
 
 const isMeant = doublePressGuard()
 const isResting = computed(() => store.workedOut || store.thoughtTrouble !== null)
-const last = ref<string | null>(null)
 async function record(payload: Payload<'reading'>) {
   if (!isMeant()) return
-  last.value = payload.check
   preview.value = null
   // the place stays: what else is to be seen here comes next, and whoever looked elsewhere chooses it
   chosen.value = spot.value!.place.id
@@ -205,9 +192,9 @@ const saidOf = (id: string) => {
 
     <section v-if="spot && check" ref="panel" class="panel" aria-labelledby="place-title">
       <p class="head">
-        <span class="eyebrow">{{ spot.place.id === mostTelling ? 'Most telling place' : 'Chosen place' }}</span>
+        <span class="eyebrow">{{ spot.place.id === mostTelling ? 'Most informative place' : 'Chosen place' }}</span>
         <v-btn v-if="spot.place.id !== mostTelling && mostTelling" variant="text" size="small" aria-keyshortcuts="n" @click="toMostTelling"
-          >Most telling place</v-btn
+          >Most informative place</v-btn
         >
         <span v-else class="dim">{{ check.minutes }} min</span>
       </p>
@@ -239,8 +226,7 @@ const saidOf = (id: string) => {
               @blur="preview = null"
             >
               <span class="say"
-                ><strong>{{ choice.label }}</strong>
-                <span class="dim">{{ told.has(choice.id) ? percent(told.get(choice.id)!.probability / whole) : '' }}</span></span
+                ><strong>{{ choice.label }}</strong> <span class="dim">{{ told.has(choice.id) ? percent(chanceOf(choice.id)!) : '' }}</span></span
               >
               <kbd class="wide">{{ index + 1 }}</kbd>
               <SuspectBar v-if="told.has(choice.id)" :shares="told.get(choice.id)!.suspects" :height="22" />

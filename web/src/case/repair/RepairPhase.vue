@@ -94,7 +94,7 @@ async function did(payload: Payload<'repair'>) {
       <template v-else-if="verdict">
         <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Found' }}</p>
         <h1>
-          {{ found }} <span class="mono">{{ verdictWords(store.diagnosis!) }}</span>
+          {{ found }} <span class="sure">{{ verdictWords(store.diagnosis!) }}</span>
         </h1>
         <ul v-if="verdict.modes.length > 1" class="modes">
           <li v-for="mode in verdict.modes" :key="mode.fault">
@@ -176,8 +176,9 @@ h1 {
   font-size: 2rem;
   margin: 4px 0 6px;
 }
-h1 .mono {
-  font-size: 1.5rem;
+h1 .sure {
+  display: block;
+  font-size: 1.1875rem;
   font-weight: 500;
 }
 .modes {

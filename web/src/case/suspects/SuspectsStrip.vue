@@ -122,7 +122,7 @@ const movedWords = (key: string, now: number) => {
       </ul>
       <p><strong>Untested:</strong> {{ counts.untested.map((one) => one.label).join(', ') || 'none' }}</p>
     </details>
-    <div v-if="store.workedOut && (store.diagnosis?.lookalikes.length ?? 0) > 0" class="lookalikes">
+    <div v-if="store.workedOut && !store.mended && (store.diagnosis?.lookalikes.length ?? 0) > 0" class="lookalikes">
       <p>
         <strong>Look-alikes:</strong>
       </p>

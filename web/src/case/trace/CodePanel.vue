@@ -12,7 +12,7 @@ const meanings = computed(() => (store.catalogue ? meaningsOf(store.catalogue) :
 const found = computed(() => lookUp(meanings.value, typed.value))
 const demandWords = { heating: 'Heating', hotWater: 'Hot water', frost: 'Frost', keepWarm: 'Keep-warm' }
 /** the check that takes a code, where this boiler shows any */
-const reads = computed(() => store.catalogue?.checks.find((one) => one.id === 'display.faultCode'))
+const reads = computed(() => store.catalogue?.checks.find((one) => one.answeredBy === 'codeReturned'))
 onMounted(() => field.value?.focus())
 function record(one: CodeMeaning) {
   if (!reads.value) return

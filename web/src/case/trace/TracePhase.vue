@@ -51,7 +51,7 @@ useKeys({
         <p>
           <span class="eyebrow">Found</span><br /><strong>{{ store.diagnosis.verdict.modes[0]?.label ?? store.diagnosis.verdict.label }}</strong>
           <span class="part dim">{{ store.diagnosis.verdict.label }}</span>
-          <span class="mono">{{ verdictWords(store.diagnosis) }}</span>
+          <span class="sure">{{ verdictWords(store.diagnosis) }}</span>
         </p>
         <v-btn color="primary" variant="flat" @click="emit('verdict')">See evidence and repair</v-btn>
       </div>
@@ -108,9 +108,9 @@ useKeys({
   font-size: 1.25rem;
   font-weight: 600;
 }
-.verdict .mono {
-  font-size: 1.125rem;
-  padding-left: 8px;
+.verdict .sure {
+  display: block;
+  font-size: 1.0625rem;
 }
 @media (max-width: 1180px) {
   .trace {

@@ -26,6 +26,7 @@ async function reloadPage(): Promise<void> {
 beforeEach(async () => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'], shouldAdvanceTime: true })
   vi.stubGlobal('indexedDB', new IDBFactory())
+  localStorage.clear()
   // one page: what others of the device do has tests of its own
   vi.stubGlobal('BroadcastChannel', undefined)
   server = testServer()
@@ -315,6 +316,37 @@ describe('what the server will not take', () => {
       expect(server.journals.get(id)?.map((one) => (one.payload as { outcome: string }).outcome)).toEqual(way === 'both' ? ['none', 'fine'] : ['none'])
       expect((await device.keptCase(id))?.entries.find((one) => one.id === mine.id)).toEqual(theirs)
     }
+  })
+})
+
+describe('a page that is left before the disk has answered', () => {
+  it('loses nothing: the next one has it, puts it on the disk and sends it, in the order it was written in', async () => {
+    const id = await openedCase()
+    server.answersInstead(() => () => Promise.reject(new TypeError('off')))
+    // the disk answers nobody any more
+    vi.spyOn(IDBFactory.prototype, 'open').mockImplementation(() => new EventTarget() as IDBOpenDBRequest)
+    vi.stubGlobal('indexedDB', new IDBFactory())
+    vi.resetModules()
+    setActivePinia(createPinia())
+    const before = (await import('./outbox.ts')).useOutbox()
+    const written = [entryOf(id), entryOf(id)]
+    for (const one of written) before.add([one]).catch(() => undefined)
+    expect(before.waiting).toBe(2)
+    vi.mocked(IDBFactory.prototype.open).mockRestore()
+    await reloadPage()
+    expect(outbox.items.map((one) => one.kind === 'entry' && one.entry.id)).toEqual(written.map((one) => one.entry.id))
+    expect([outbox.standingOf(written[0]!.entry.id), await onDisk()]).toEqual(['waiting', 2])
+    server.works()
+    await outbox.flush()
+    await reloadPage()
+    expect([outbox.items, server.journals.get(id)?.map((one) => one.id)]).toEqual([[], written.map((one) => one.entry.id)])
+  })
+
+  it('what the server has meanwhile is not taken for new', async () => {
+    const id = await openedCase()
+    await outbox.add([entryOf(id)])
+    await outbox.flush()
+    expect(Object.keys(localStorage).filter((key) => key.startsWith('dewpoint.ahead'))).toEqual([])
   })
 })
 

@@ -7,13 +7,13 @@ import { Refused, sendCase, sendEntries, Unreachable } from '../api.ts'
 import { changedCase, withoutVerdict, type Change } from './changes.ts'
 import { sendPictures } from '../photos/photoShelf.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
+import { keyOf, leftOver, settle, writeAhead } from './writtenAhead.ts'
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
 const pauses = [1000, 2000, 4000, 8000, 15_000]
 /** bytes of one append that are surely taken */
 const mostBytes = 200_000
 
-const keyOf = (one: Unsent) => (one.kind === 'open' ? one.caseId : one.entry.id)
 const isOpen = (one: Unsent): one is Extract<Unsent, { kind: 'open' }> => one.kind === 'open'
 const isWaiting = (one: Unsent) => one.state === undefined || one.state === 'waiting'
 
@@ -36,6 +36,8 @@ export const useOutbox = defineStore('outbox', () => {
   /** counts what this page did to the list, so that an older reading of the disk is not taken for the present */
   let version = 0
   let requested = false
+  /** what a page before this one wrote and did not live to see on the disk is taken over once */
+  let looked = false
   let sending: Promise<void> | null = null
   let again = 0
   let inVain = 0
@@ -69,11 +71,21 @@ export const useOutbox = defineStore('outbox', () => {
     } catch (error) {
       trouble.value = (error as Error).message
     }
+    if (looked) return
+    looked = true
+    const known = new Set(items.value.map(keyOf))
+    const lost = leftOver().filter((one) => !known.has(keyOf(one)))
+    settle(leftOver().flatMap((one) => (known.has(keyOf(one)) ? [keyOf(one)] : [])))
+    if (lost.length === 0) return
+    version++
+    items.value = [...items.value, ...lost]
+    await save(lost)
   }
 
   /** Adds what was done, and sends it when it can be. Resolves when it is on the disk, or known not to be. */
   async function add(list: Unsent[]): Promise<void> {
     version++
+    writeAhead(list)
     items.value = [...items.value, ...list]
     await save(list)
     flush().catch(() => undefined)
@@ -86,6 +98,7 @@ export const useOutbox = defineStore('outbox', () => {
       const noted = new Map((await noteUnsent(list)).map((one) => [keyOf(one), one]))
       version++
       items.value = items.value.map((one) => noted.get(keyOf(one)) ?? one)
+      settle(keys)
       unsaved.value = without(unsaved.value, keys)
       if (unsaved.value.size === 0) trouble.value = null
       tell()
@@ -208,6 +221,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Takes out what the server keeps. Should the disk not let go of it, it is sent again, which does no harm. */
   async function forget(list: Unsent[]): Promise<void> {
     const keys = new Set(list.map(keyOf))
+    settle([...keys])
     await forgetUnsent(list.flatMap((one) => one.sequence ?? [])).catch(() => undefined)
     version++
     items.value = items.value.filter((one) => !keys.has(keyOf(one)))

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { bookingOf, type Payload } from '@dewpoint/core/casebook'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
-import { useDraft } from '../../keeping/device/drafts.ts'
-import { knownPeople } from '../../keeping/device/keptAnswers.ts'
-import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
-import { momentTyped, zone } from '../../shared/times.ts'
-import { useCase } from '../caseStore.ts'
+import { useDraft } from '../../../keeping/device/drafts.ts'
+import { knownPeople } from '../../../keeping/device/keptAnswers.ts'
+import SegmentSwitch from '../../../shared/pieces/SegmentSwitch.vue'
+import { momentTyped, zone } from '../../../shared/times.ts'
+import { useCase } from '../../caseStore.ts'
 import { bookingWords, urgencies, vulnerabilities } from './bookingWords.ts'
 
 /** How urgent it is, who suffers, who goes and when: asked once, in words, and changed by saying it again. */

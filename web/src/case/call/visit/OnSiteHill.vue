@@ -2,7 +2,7 @@
 import type { OnSite } from '@dewpoint/core/diagnosis'
 import { area, curveMonotoneX, line } from 'd3-shape'
 import { computed } from 'vue'
-import { inSentence } from '../../shared/words.ts'
+import { inSentence } from '../../../shared/words.ts'
 
 /** How long the visit is likely to take: the hill of it, the middle as a line, eight in ten visits shaded. */
 const props = defineProps<{ visit: OnSite }>()

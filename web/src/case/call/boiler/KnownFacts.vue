@@ -4,11 +4,11 @@ import type { FactKind } from '@dewpoint/core/diagnosis'
 import { formatQuantity, isUnit, unitsLike, type UnitSymbol } from '@dewpoint/core/quantity'
 import { schemesOf, unknownWiring } from '@dewpoint/trade'
 import { computed, nextTick, reactive, ref } from 'vue'
-import { useDraft } from '../../keeping/device/drafts.ts'
-import PlainSelect from '../../shared/pieces/PlainSelect.vue'
-import { month } from '../../shared/times.ts'
-import { useCase } from '../caseStore.ts'
-import { notKnown } from '../checkWords.ts'
+import { useDraft } from '../../../keeping/device/drafts.ts'
+import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
+import { month } from '../../../shared/times.ts'
+import { useCase } from '../../caseStore.ts'
+import { notKnown } from '../../checkWords.ts'
 
 /** What is known of the boiler, one line a fact; what nobody knows says so, and nothing has to be filled in. */
 const store = useCase()

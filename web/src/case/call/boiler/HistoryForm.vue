@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
 import { computed, reactive, ref } from 'vue'
-import { useDraft } from '../../keeping/device/drafts.ts'
-import PlainSelect from '../../shared/pieces/PlainSelect.vue'
-import { momentTyped, zone } from '../../shared/times.ts'
-import { useCase } from '../caseStore.ts'
+import { useDraft } from '../../../keeping/device/drafts.ts'
+import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
+import { momentTyped, zone } from '../../../shared/times.ts'
+import { useCase } from '../../caseStore.ts'
 
 /** Writes down a dated event of the past: evidence like any other. */
 type Event = Payload<'history'>['event']

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { Refused } from '../../keeping/api.ts'
-import { author } from '../../keeping/author.ts'
-import PlainSelect from '../../shared/pieces/PlainSelect.vue'
-import { inSentence } from '../../shared/words.ts'
-import { useCase } from '../caseStore.ts'
+import { Refused } from '../../../keeping/api.ts'
+import { author } from '../../../keeping/author.ts'
+import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
+import { inSentence } from '../../../shared/words.ts'
+import { useCase } from '../../caseStore.ts'
 
 /** What engineers say of this kind of boiler from their own experience: stated, weighed, and overruled by closed cases. */
 const store = useCase()

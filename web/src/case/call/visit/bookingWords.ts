@@ -1,5 +1,5 @@
 import type { Payload } from '@dewpoint/core/casebook'
-import { clock, day } from '../../shared/times.ts'
+import { clock, day } from '../../../shared/times.ts'
 
 type Booking = Payload<'booking'>
 

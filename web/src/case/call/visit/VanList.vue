@@ -2,11 +2,11 @@
 import { standingKit } from '@dewpoint/trade/parts'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { computed } from 'vue'
-import { useFirm } from '../../firm/firmStore.ts'
-import { money } from '../../shared/money.ts'
-import { useStock } from '../../van/stockStore.ts'
-import { useCase } from '../caseStore.ts'
-import { percent } from '../suspects/colours.ts'
+import { useFirm } from '../../../firm/firmStore.ts'
+import { money } from '../../../shared/money.ts'
+import { useStock } from '../../../van/stockStore.ts'
+import { useCase } from '../../caseStore.ts'
+import { percent } from '../../suspects/colours.ts'
 
 /** What to load, with the sum behind each line: its chance of being needed times a second trip, against carrying it for nothing. */
 const store = useCase()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { topUpsPerYear } from '@dewpoint/core/diagnosis'
 import { computed } from 'vue'
-import { complaintWords } from '../../today/complaintWords.ts'
-import { day } from '../../shared/times.ts'
-import { inSentence } from '../../shared/words.ts'
-import { useCase } from '../caseStore.ts'
+import { complaintWords } from '../../../today/complaintWords.ts'
+import { day } from '../../../shared/times.ts'
+import { inSentence } from '../../../shared/words.ts'
+import { useCase } from '../../caseStore.ts'
 
 /** What is known from before: of this boiler, and of its kind. */
 const store = useCase()

@@ -25,17 +25,15 @@ export function heardIn({ complaints, checks }: Pick<Catalogue, 'complaints' | '
   return [...said, ...codesIn(checks, words)]
 }
 
-/** the check that reads the code off the display */
-const codeCheck = 'display.faultCode'
-
 /** before a bare figure these say that a code is meant: else it is as likely a time or a temperature */
 const codeWords = '(?:codes?|errors?|faults?|says?|saying|shows?|showing|displays?|displaying|flashes|flashing)[^\\p{L}\\p{N}]+(?:an?[^\\p{L}\\p{N}]+)?'
 
 /** Fault codes of this boiler that stand in somebody's words: "stop B1", "it says b 1", "code 61". */
 function codesIn(checks: Catalogue['checks'], words: string): HeardOf[] {
-  const shown = checks.find((one) => one.id === codeCheck)?.result
-  if (shown?.kind !== 'outcome') return []
-  const heard = shown.outcomes.flatMap(({ id, label }): HeardOf[] => {
+  const shown = checks.find((one) => one.answeredBy === 'codeReturned')
+  if (shown?.result.kind !== 'outcome') return []
+  const { id: about } = shown
+  const heard = shown.result.outcomes.flatMap(({ id, label }): HeardOf[] => {
     const [code = '', meaning] = label.split(' · ')
     if (meaning === undefined) return []
     const last = code.split(' ').at(-1)!
@@ -43,7 +41,7 @@ function codesIn(checks: Catalogue['checks'], words: string): HeardOf[] {
     const short = /[a-z]/i.test(last) && /\d/.test(last) ? loose : `(?<=${codeWords})${loose}`
     const whole = code.includes(' ') ? code.split(' ').join('[\\s,-]+') : short
     const found = new RegExp(`(?<![\\p{L}\\p{N}])(?:${whole}|${short})(?![\\p{L}\\p{N}])`, 'iu').exec(words)
-    return found ? [{ about: codeCheck, label: `Code ${label}`, answers: [codeCheck], isComplaint: false, outcome: id, parts: [found[0].toLowerCase()] }] : []
+    return found ? [{ about, label: `Code ${label}`, answers: [about], isComplaint: false, outcome: id, parts: [found[0].toLowerCase()] }] : []
   })
   // two codes in one breath are asked about at the display
   return heard.length === 1 ? heard : []
