@@ -16,6 +16,9 @@ import { alongside } from './remedies/alongside.ts'
 import { remedyRows } from './remedies/index.ts'
 import { partKinds } from './remedies/prices.ts'
 import { replacementOf } from './remedies/replacement.ts'
+import { badRecords } from './remedies/work/badRecords.ts'
+import { waysIn } from './remedies/work/waysIn.ts'
+import { workNotes } from './remedies/work/workNotes.ts'
 import { inFigures } from './rows/figures.ts'
 import { high, main, patchOf, type CheckRow, type FaultRow } from './rows/row.ts'
 import { highRunOf, mainRunOf, runsOf } from './readings/runs.ts'
@@ -89,6 +92,7 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
   const remedies = remedyRows
     .map((row): Remedy => ({
       ...row,
+      ...workNotes[row.id],
       ...remedyByVersion(row.id),
       ...(besides(row.id).length > 0 && { alongside: besides(row.id) }),
       parts: [...new Set([...row.parts, ...row.seals].map(wordsHere(boiler.layout)))],
@@ -120,6 +124,8 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
     dangers,
     speech,
     prices,
+    waysIn: system.layout.burner === 'electric' ? waysIn.filter((one) => one.id !== 'gas') : waysIn,
+    badRecords: badRecords.filter(({ remedy }) => remedies.some((one) => one.id === remedy)),
     facts: [
       ...facts.filter(
         (fact) => fact.narrows === 'age' || (fact.narrows === 'label' && (fact.id !== 'gas' || system.gas !== 'none')) || parameters.has(fact.narrows),

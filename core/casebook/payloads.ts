@@ -143,6 +143,8 @@ export const payloadSchemas = {
         .required(),
       ending: string().oneOf(['proven', 'unproven', 'notMended', 'unsafe'] as const),
       plan: id(),
+      /** of a plan that was chosen: what is to be done, in its order */
+      remedies: array(object({ remedy: id().required(), faults: ids().required() }).noUnknown()).max(40),
       fault: id(),
       part: id(),
       check: id(),

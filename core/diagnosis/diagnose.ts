@@ -1,4 +1,4 @@
-import { entriesOf, type Entry } from '../casebook/index.ts'
+import { entriesOf, standing, type Entry } from '../casebook/index.ts'
 import {
   accountOf,
   asFitted,
@@ -7,7 +7,9 @@ import {
   closingOf,
   complaintLabel,
   expectedOf,
+  fillSumOf,
   faultProbabilities,
+  jobOf,
   lookalikesOf,
   nameOf,
   oddsBehind,
@@ -26,6 +28,7 @@ import {
   standingNow,
   surprise,
   verdictOf,
+  whileOpen,
 } from './account/index.ts'
 import { type Belief, explaining, faultOdds, folded, leadingRows, rowsByBelief, weighJournal, type WeighedJournal } from './belief/index.ts'
 import {
@@ -33,13 +36,16 @@ import {
   demandsOf,
   usualCosts,
   type Catalogue,
+  type Cause,
   type Check,
+  type ChosenRemedy,
   type CheckOrder,
   type Costs,
   type DangerQuestion,
   type DiagnoseOptions,
   type Diagnosis,
   type NextCheck,
+  type Plan,
   type Remark,
   type Rules,
   type Stop,
@@ -98,7 +104,9 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   const record = recordOf(fitted, signatures, belief, journal, entries, had)
   const owed = [...notRun(catalogue, journal, ranking), ...ranking.owed]
   const asked = record.flatMap((one) => (one.state === 'open' && one.asks ? (catalogue.checks.find(({ id }) => id === one.check) ?? []) : []))
-  const plans = plansOf(fitted, signatures, shares, costs, journal.tried)
+  const plans = plansOf(fitted, signatures, shares, costs, journal.tried, options.ways?.prefers)
+  const causes = causesOf(catalogue, signatures, belief.posterior, done)
+  const jobs = jobsOf(fitted, journal, entries, plans, causes, options)
   return {
     ...told(catalogue, entries, journal),
     stop: null,
@@ -108,7 +116,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     faults: Object.fromEntries([...faultProbabilities(signatures, belief.posterior)].map((probability, index) => [catalogue.faults[index]!.id, probability])),
     several: severalOf(catalogue, signatures, spoken),
     parts: partStates(catalogue, signatures, belief, weighed.pairs),
-    causes: causesOf(catalogue, signatures, belief.posterior, done),
+    causes,
     open,
     next: nextOf(catalogue, shown, ranking, [...again(catalogue, remarks), ...owed, ...asked], onPad, detail, also),
     advice: adviceOf(catalogue, weighed, ranking, owed),
@@ -116,6 +124,8 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
     remedies: remediesOf(fitted, signatures, shares, costs, journal.tried),
     plans,
+    ...jobs,
+    whileOpen: whileOpen(fitted, jobs.chosen?.remedies ?? jobs.jobs[0]?.remedies ?? [], costs, options.prices, journal.tried),
     replacement: replacementOf(catalogue, plans, costs, journal.circumstances.age),
     carry: carryOf(catalogue, signatures, shares, costs, options.prices),
     telling: Object.fromEntries(Object.entries(ranking.telling).filter(([, bits]) => bits >= tellsNothing)),
@@ -183,6 +193,9 @@ function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, qu
     lookalikes: [],
     remedies: [],
     plans: [],
+    jobs: [],
+    chosen: null,
+    whileOpen: [],
     replacement: null,
     carry: [],
     telling: {},
@@ -195,6 +208,34 @@ function stopped(catalogue: Catalogue, entries: readonly Entry[], stop: Stop, qu
     contradiction: null,
     unexamined: 1,
     order,
+  }
+}
+
+/** Every plan as it is worked through, and the one that was chosen: that one stays as it is, whatever is mended meanwhile. */
+function jobsOf(
+  fitted: Catalogue,
+  { circumstances, complaints }: JournalRead,
+  entries: readonly Entry[],
+  plans: readonly Plan[],
+  causes: readonly Cause[],
+  { ways }: DiagnoseOptions,
+): Pick<Diagnosis, 'jobs' | 'chosen'> {
+  const context = {
+    ways,
+    sums: fillSumOf(fitted, circumstances.parameters ?? {}, ways?.fill),
+    causes: causes.flatMap((one) => one.by[0]?.label ?? []),
+    complaints: complaints.map((one) => complaintLabel(fitted, one.payload.what)),
+  }
+  const made = (plan: string, remedies: ChosenRemedy[]) => ({ plan, remedies, job: jobOf(fitted, remedies, context) })
+  const decision = entriesOf(standing(entries), 'decision').findLast((one) => one.payload.kind === 'planChosen' && one.payload.remedies)
+  return {
+    jobs: plans.map((one) =>
+      made(
+        one.id,
+        one.steps.map(({ remedy, faults }) => ({ remedy, faults })),
+      ),
+    ),
+    chosen: decision ? { ...made(decision.payload.plan ?? '', decision.payload.remedies as ChosenRemedy[]), entry: decision.id } : null,
   }
 }
 

@@ -4,6 +4,7 @@ import type { UnitSymbol } from '../../quantity/index.ts'
 import type { BoilerSystem, Demand, SignalName } from '../../system/index.ts'
 import type { Asked, Probe } from '../../wiring/index.ts'
 import type { ClosingItem, Opening } from './closingItem.ts'
+import type { BadRecord, WayInRow, WorkNote } from './job.ts'
 
 /** A named run of the plant that checks are read from. */
 export interface Run extends Script {
@@ -199,6 +200,10 @@ export interface Remedy {
   byVersion?: { fact: string; choice: string; minutes: number; step: string; opens?: Opening[] }[]
   /** what belongs to the same job, with why and the chance that leaving it out brings the fault back */
   alongside?: { remedy: string; because: string; comesBack: number }[]
+  /** what must be noted while it is done */
+  notes?: WorkNote[]
+  /** how tight, in words with their source */
+  torque?: string
 }
 
 /** The whole appliance new, to weigh a repair against. */
@@ -328,6 +333,10 @@ export interface Catalogue {
   replacement?: Replacement
   /** what parts and seals cost by themselves, where that is known */
   prices?: Record<string, number>
+  /** how it is got at: what every job of it begins and ends with */
+  waysIn?: WayInRow[]
+  /** parts worth a thought while it is open */
+  badRecords?: BadRecord[]
   /** pairs with different remedies that no check of this catalogue parts, and why */
   inseparable: { faults: [string, string]; why: string }[]
   /** states that are no fault of the boiler, and the share of call-outs nobody has a name for */

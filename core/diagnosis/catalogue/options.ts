@@ -8,6 +8,8 @@ export interface DiagnoseOptions {
   cannot?: readonly string[]
   /** what an hour, a second trip and a part condemned in vain cost; see `usualCosts` for what is not said */
   costs?: Partial<Costs>
+  /** how the firm works where practitioners disagree */
+  ways?: WaysOfWorking
   /** what the firm pays for parts, where it is not what is assumed */
   prices?: Readonly<Record<string, number>>
   /** the firm's own closed cases on this kind of boiler */
@@ -28,6 +30,16 @@ export interface Experience {
   proven: Readonly<Record<string, number>>
   /** what its engineers say of it from their own experience: the share of call-outs each fault turns out to be, 0 to 1 */
   stated?: Readonly<Record<string, number>>
+}
+
+/** How a firm works where practitioners disagree. */
+export interface WaysOfWorking {
+  /** remedies it takes before others of the same fault */
+  prefers?: readonly string[]
+  /** steps it adds to remedies */
+  says?: readonly { remedies: readonly string[]; step: string }[]
+  /** cold pressure: little, or much */
+  fill?: 'low' | 'high'
 }
 
 /** In which order checks are offered. */

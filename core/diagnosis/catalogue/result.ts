@@ -1,6 +1,7 @@
 import type { UnitSymbol } from '../../quantity/index.ts'
 import type { Access, Check, Skill } from './catalogue.ts'
 import type { RecordItem } from './closingItem.ts'
+import type { ChosenRemedy, Job, WhileOpen } from './job.ts'
 
 /** Reason to do nothing but make safe. */
 export interface Stop {
@@ -157,7 +158,7 @@ export interface PlanStep {
 
 /** One way to mend everything that is likeliest to stand, as one job with one time and one price. */
 export interface Plan {
-  id: 'usual' | 'cheapest' | 'lasting'
+  id: 'firm' | 'usual' | 'cheapest' | 'lasting'
   steps: PlanStep[]
   /** what has to be got at counted once */
   minutes: number
@@ -269,6 +270,12 @@ export interface Diagnosis {
   remedies: RemedyOption[]
   /** ways to mend the whole of the likeliest set as one job, best first */
   plans: Plan[]
+  /** each plan as it is worked through */
+  jobs: { plan: string; remedies: ChosenRemedy[]; job: Job }[]
+  /** the plan somebody chose, as it was then: it stays so while it is worked through */
+  chosen: { entry: string; plan: string; remedies: ChosenRemedy[]; job: Job } | null
+  /** parts with a bad record that the job reaches anyway */
+  whileOpen: WhileOpen[]
   /** the whole appliance new against the best plan, where that is worth a thought */
   replacement: ReplacementSum | null
   /** parts that may be needed, the likeliest first, with whether each is worth carrying */

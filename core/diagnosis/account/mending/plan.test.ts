@@ -95,6 +95,15 @@ describe('the whole of what stands, as one job', () => {
     ).toEqual(expect.arrayContaining(['valve', 'motor', 'new fuse']))
   })
 
+  it('the firm’s way comes first where it has one, and the sum’s beside it', () => {
+    const firm = plansOf(catalogue, signatures, shares(chain), usualCosts, new Map(), ['dry'])
+    expect(firm.map((one) => one.id).slice(0, 2)).toEqual(['firm', 'usual'])
+    expect(firm[0]!.steps.map((one) => one.remedy)).toContain('dry')
+    expect(firm[0]!.chanceOfReturn).toBeGreaterThan(firm[1]!.chanceOfReturn)
+    // a way it never comes to is none
+    expect(plansOf(catalogue, signatures, shares({ 1: 1 }), usualCosts, new Map(), ['dry'])[0]!.id).toBe('usual')
+  })
+
   it('plans that come to the same are told once', () => {
     expect(plans({ 1: 1 }).map((one) => one.id)).toEqual(['usual'])
     expect(plans({ 0: 1 })).toEqual([])

@@ -3,6 +3,7 @@ import { type Access, type Catalogue, comingBack, type Costs, type Origin, type 
 import { worksNow } from '../../evidence/index.ts'
 import { type FaultSet, linkTo, type Signatures } from '../../signatures/index.ts'
 import { nameOf } from '../naming.ts'
+import { behindOnce } from './asFitted.ts'
 import { originsOf } from '../origins.ts'
 
 /** how many sets that a plan leaves standing are named; the rest are told together */
@@ -18,21 +19,30 @@ const withItsCause = 0.4
  *
  * @param shares of the rows, as found or as they stand now
  * @param tried how often each remedy was carried out already: what was in vain once works less often
- * @returns the one of least expected cost first; others where they differ: the cheapest today, and the least likely to come back
+ * @param prefers remedies the firm takes before others of the same fault
+ * @returns the firm's way where it has one, then the one of least expected cost; others where they differ: the cheapest today, and the least likely to come back
  */
-export function plansOf(catalogue: Catalogue, signatures: Signatures, shares: Float64Array, costs: Costs, tried: ReadonlyMap<string, number>): Plan[] {
+export function plansOf(
+  catalogue: Catalogue,
+  signatures: Signatures,
+  shares: Float64Array,
+  costs: Costs,
+  tried: ReadonlyMap<string, number>,
+  prefers: readonly string[] = [],
+): Plan[] {
   const set = signatures.sets[shares.indexOf(Math.max(...shares))] ?? []
   if (set.length === 0) return []
   const works = (remedy: Remedy) => worksNow(catalogue.remedies, remedy, tried)
   const price = (remedy: Remedy) => remedy.partsCost + timeCosts(costs, remedy.minutes)
   const ways: [Plan['id'], (remedy: Remedy) => number][] = [
+    ['firm', (one) => (prefers.includes(one.id) ? -1e9 : 0) + price(one) + (1 - works(one)) * comingBack(costs)],
     ['usual', (one) => price(one) + (1 - works(one)) * comingBack(costs)],
     ['cheapest', price],
     ['lasting', (one) => -works(one) * 1e6 + price(one)],
   ]
   const plans = ways.flatMap(([id, weight]): Plan[] => {
     const chosen = chooseFor(catalogue, set, weight)
-    if (!chosen) return []
+    if (!chosen || (id === 'firm' && !chosen.some(({ remedy }) => prefers.includes(remedy.id)))) return []
     return [planOf(catalogue, signatures, set, id, id === 'cheapest' ? chosen : withAlongside(catalogue, chosen, tried), { shares, costs, works, tried })]
   })
   return plans.filter(
@@ -87,8 +97,10 @@ function planOf(catalogue: Catalogue, signatures: Signatures, set: FaultSet, id:
   const late = (step: PlanStep) => Math.max(0, ...step.faults.map((id) => broughtBy(catalogue, set, id)))
   const steps = jobs.map((one) => stepOf(one, origins, jobs, tried)).sort((a, b) => inOrder(a, b) || late(a) - late(b) || byAccess(a, b))
   const doing = jobs.map((one) => one.remedy)
-  const savedMinutes = savedBy(doing)
-  const minutes = doing.reduce((sum, one) => sum + one.minutes, 0) - savedMinutes
+  const apart = doing.reduce((sum, one) => sum + one.minutes, 0)
+  const together = behindOnce(doing).reduce((sum, one) => sum + one.minutes, 0)
+  const savedMinutes = savedBy(doing) + apart - together
+  const minutes = apart - savedMinutes
   const because = whyBack(catalogue, signatures, jobs, given)
   return {
     id,
