@@ -1,5 +1,5 @@
 import { check, costsSchema, outOfBounds, type Costs, type Parsed } from '@dewpoint/core/casebook'
-import { number, object, string, type InferType } from 'yup'
+import { array, number, object, string, type InferType } from 'yup'
 
 /** What things cost a firm, in its own money: what the next check is weighed by. */
 export type FirmCosts = Costs
@@ -9,6 +9,16 @@ const profileSchema = object({
   currency: string()
     .matches(/^[A-Z]{3}$/, { message: 'give the currency as three capitals, such as EUR', excludeEmptyString: true })
     .default(''),
+  /** as it stands on a report */
+  name: string().max(120),
+  address: string().max(200),
+  phone: string().max(40),
+  /** the number to ring from outside when gas is smelled; each place has its own */
+  emergency: string().max(40),
+  /** what readings are shown in on a report */
+  units: string().oneOf(['metric', 'imperial'] as const, 'choose the units from the list'),
+  /** how it works where practitioners disagree, by question */
+  ways: array(object({ question: string().max(40).required(), choice: string().max(40).required() }).noUnknown()).max(20),
 })
   .noUnknown()
   .strict()
@@ -48,6 +58,6 @@ export function isTimeZone(name: string): boolean {
 
 /** Reads a firm's settings, or says field by field what is wrong with them. */
 export function readFirmSettings(input: unknown): Parsed<FirmSettings> {
-  const large = outOfBounds(input, { depth: 3, values: 24, text: 120, list: 0, fields: 8 })
+  const large = outOfBounds(input, { depth: 4, values: 100, text: 200, list: 20, fields: 8 })
   return large ? { ok: false, problems: [large] } : check(() => firmSettingsSchema.validateSync(input, { abortEarly: false }), '')
 }

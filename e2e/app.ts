@@ -120,6 +120,12 @@ export class App {
     await expect(this.journal).toContainText(label)
   }
 
+  /** Goes on to a phase by its name. */
+  async to(phase: 'Repair' | 'Prove' | 'Look' | 'Call'): Promise<void> {
+    await this.page.getByRole('link', { name: new RegExp(`^${phase}( done)?$`) }).press('Enter')
+    await expect(this.page).toHaveURL(new RegExp(`/${phase.toLowerCase()}$`))
+  }
+
   /** Records the first repair of these words as it is filled in. */
   async repair(words: RegExp): Promise<void> {
     await this.page.getByRole('button', { name: words }).first().click()
@@ -128,7 +134,7 @@ export class App {
 
   /** Answers for everything that must stand in the record as if all were well, one after the other. */
   async fillRecord(): Promise<void> {
-    const record = this.page.getByRole('region', { name: /^For the record/ })
+    const record = this.page.getByRole('region', { name: 'Closing checks' })
     const open = record.locator('li').filter({ has: this.page.locator('.ring') })
     await expect(record).toBeVisible()
     for (let left = await open.count(); left > 0; left = await open.count()) {

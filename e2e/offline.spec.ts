@@ -10,6 +10,7 @@ test.use({ serviceWorkers: 'allow' })
 
 /** The whole application is on the device: its worker is active, which it is only when everything was fetched. */
 const whole = (page: Page) => page.evaluate('navigator.serviceWorker.ready.then(() => true)')
+/** a case of the demo, found as anybody would among many */
 const caseCalled = (page: Page, place: string) => page.getByRole('link', { name: new RegExp(place) }).first()
 
 test('without a network everything opens, reloads and works, and what was recorded follows later', async ({ app, page, context }) => {

@@ -76,6 +76,7 @@ test('every view is free of accessibility faults in the light theme, and its col
     `/case/${netLoft}/trace`,
     `/case/${netLoft}/repair`,
     `/case/${bakery}/repair`,
+    `/case/${bakery}/prove`,
     `/case/${harbourMaster}/wiring`,
     '/bench/wiring',
     '/firm',

@@ -143,9 +143,13 @@ export function catalogueOf(written: BoilerSystem, scheme?: ControlScheme): Cata
       .filter(({ mends, aside, bars }) => mends?.length !== 0 && aside?.length !== 0 && (!bars || bars.demand === 'any' || bars.demand in system.sequence)),
     closing: closingRows
       .filter(
-        ({ burns, check, after }) => (!burns || system.layout.burner !== 'electric') && (check === undefined || checkIds.has(check)) && mayBeOwed(after, known),
+        ({ burns, condenses, check, after }) =>
+          (!burns || system.layout.burner !== 'electric') &&
+          (condenses === undefined || condenses === (system.layout.burner === 'premix')) &&
+          (check === undefined || checkIds.has(check)) &&
+          mayBeOwed(after, known),
       )
-      .map(({ burns: _burns, ...item }) => item),
+      .map(({ burns: _burns, condenses: _condenses, ...item }) => item),
     replacement: replacementOf(boiler),
     inseparable: inseparable.filter(({ faults: pair }) => pair.every((id) => known.has(id))),
     prior: {

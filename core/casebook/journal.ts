@@ -122,7 +122,9 @@ export function summarise(entries: readonly Entry[]): CaseSummary {
  */
 export function provenFaults(entries: readonly Entry[]): string[] {
   const live = standing(entries)
-  if (!closingOf(live)) return []
+  // what was left without proof, not mended or unsafe proves nothing
+  const closing = closingOf(live)
+  if (!closing || (closing.payload.ending ?? 'proven') !== 'proven') return []
   const mended = new Set(live.flatMap((entry) => (entry.type === 'repair' && entry.payload.result !== 'failed' ? (entry.payload.faults ?? []) : [])))
   const condemned = live.flatMap((entry) =>
     entry.type === 'decision' && entry.payload.kind === 'condemned' && entry.payload.fault ? [entry.payload.fault] : [],

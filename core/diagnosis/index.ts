@@ -20,6 +20,7 @@ export {
   seenItem,
   simulatedChecks,
   specOf,
+  comingBack,
   terminalWords,
   timeCosts,
   usualCosts,

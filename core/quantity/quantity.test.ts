@@ -9,6 +9,8 @@ describe('units (definitions of the SI brochure)', () => {
     [20, 'mbar', 'kPa', 2],
     [2.49, 'kΩ', 'Ω', 2490],
     [11.5, 'l/min', 'm³/h', 0.69],
+    [1, 'ft³', 'l', 28.316846592],
+    [35.3146667, 'ft³/h', 'm³/h', 1],
     [6000, 'rev/min', 'rev/min', 6000],
   ] as const)('%d %s is %s %d', (value, from, to, expected) => {
     expect(convert(value, from, to)).toBeCloseTo(expected, 6)

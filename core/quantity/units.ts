@@ -26,7 +26,7 @@ const unit = (dimension: Dimension, factor: number, offset = 0): Unit => ({ dime
 /**
  * Units a reading may be typed in. SI inside: K, Pa, Ω, m³/s, V, A, Hz, W, s, m³, 1.
  * Pressures are gauge pressures. Rotation is kept in revolutions per second.
- * Source: SI brochure; psi and °F by their definitions.
+ * Source: SI brochure; psi, °F and the cubic foot by their definitions.
  */
 const units = {
   '°C': unit('temperature', 1, 273.15),
@@ -41,6 +41,7 @@ const units = {
   MΩ: unit('resistance', 1e6),
   'l/min': unit('volumeFlow', 1e-3 / 60),
   'm³/h': unit('volumeFlow', 1 / 3600),
+  'ft³/h': unit('volumeFlow', 0.028316846592 / 3600),
   V: unit('voltage', 1),
   mV: unit('voltage', 1e-3),
   µA: unit('current', 1e-6),
@@ -53,6 +54,8 @@ const units = {
   min: unit('time', 60),
   h: unit('time', 3600),
   l: unit('volume', 1e-3),
+  'm³': unit('volume', 1),
+  'ft³': unit('volume', 0.028316846592),
   '1': unit('ratio', 1),
   '%': unit('ratio', 0.01),
   ppm: unit('ratio', 1e-6),

@@ -4,6 +4,8 @@ import type { ClosingItem } from '@dewpoint/core/diagnosis'
 export interface ClosingRow extends ClosingItem {
   /** only where something burns */
   burns?: true
+  /** only where it condenses, or only where it does not */
+  condenses?: boolean
 }
 
 const leaks = [
@@ -88,6 +90,7 @@ export const closingRows: ClosingRow[] = [
     why: 'The gas way was opened, or gas was smelled.',
     after: { opened: ['gasWay'], danger: ['gasSmell'] },
     check: 'measure.tightness',
+    limit: { high: 4, source: 'with appliances connected and no smell, from memory; the place’s own comes first' },
     never: true,
     burns: true,
   },
@@ -114,6 +117,7 @@ export const closingRows: ClosingRow[] = [
     why: 'The chamber, the flue or the gas way was opened.',
     after: { opened: ['chamber', 'gasWay', 'flue'], danger: ['coAlarm', 'fumes'] },
     check: 'measure.carbonMonoxide',
+    limit: { high: 200, source: 'common practice; the model’s own comes first' },
     never: true,
     burns: true,
   },
@@ -133,6 +137,35 @@ export const closingRows: ClosingRow[] = [
     after: { opened: ['chamber', 'gasWay'] },
     check: 'measure.carbonDioxideLow',
     never: true,
+    burns: true,
+  },
+  {
+    id: 'close.ratio',
+    label: 'CO to CO2 ratio at full rate',
+    why: 'The chamber, the flue or the gas way was opened: another limit than that of CO.',
+    after: { opened: ['chamber', 'gasWay', 'flue'] },
+    check: 'measure.ratio',
+    limit: { high: 0.004, source: 'of condensing boilers, from memory; the model’s own comes first' },
+    burns: true,
+    condenses: true,
+  },
+  {
+    id: 'close.ratioOpen',
+    label: 'CO to CO2 ratio at full rate',
+    why: 'The chamber, the flue or the gas way was opened: another limit than that of CO.',
+    after: { opened: ['chamber', 'gasWay', 'flue'] },
+    check: 'measure.ratio',
+    limit: { high: 0.008, source: 'of atmospheric boilers, from memory; the model’s own comes first' },
+    burns: true,
+    condenses: false,
+  },
+  {
+    id: 'close.productsLow',
+    label: 'CO at the lowest rate',
+    why: 'The chamber or the gas way was opened.',
+    after: { opened: ['chamber', 'gasWay'] },
+    check: 'measure.carbonMonoxideLow',
+    limit: { high: 200, source: 'common practice; the model’s own comes first' },
     burns: true,
   },
   {
@@ -159,6 +192,7 @@ export const closingRows: ClosingRow[] = [
     why: 'The flue or the chamber was opened: what leaks comes in with the air.',
     after: { opened: ['flue', 'chamber'], found: ['flue.sealLeaking'], danger: ['coAlarm', 'fumes'] },
     check: 'measure.airInlet',
+    limit: { high: 0.2, source: 'from memory: fresh air has 0.04%' },
     never: true,
     burns: true,
   },

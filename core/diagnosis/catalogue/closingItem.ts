@@ -1,3 +1,5 @@
+import type { UnitSymbol } from '../../quantity/index.ts'
+
 /** What of an installation was opened, and owes something before it may be left. */
 export type Opening = 'case' | 'chamber' | 'gasWay' | 'flue' | 'water' | 'electrics' | 'storedWater'
 
@@ -30,6 +32,8 @@ export interface ClosingItem {
   unless?: string[]
   /** a check of the catalogue whose reading settles it; without, it is said to be right or not */
   check?: string
+  /** what its figure must be, where that is not the model's: a limit of the place or of common practice */
+  limit?: { low?: number; high?: number; source: string }
   /** settled as soon as the check was answered, whatever it says */
   anyAnswer?: true
   /** its check comes among the first that are offered */
@@ -51,6 +55,14 @@ export const closingAnswers = ['right', 'notRight', 'notDone'] as const
 export const causeItem = (fault: string) => `cause.${fault}`
 export const seenItem = (finding: string) => `seen.${finding}`
 
+/** What a figure is held against, with where that comes from. */
+export interface Limit {
+  low: number | null
+  high: number | null
+  unit: UnitSymbol
+  source: string
+}
+
 /** An item with what the record says of it. */
 export interface RecordItem {
   id: string
@@ -60,6 +72,8 @@ export interface RecordItem {
   by: 'check' | 'word' | 'told' | 'due'
   check: string | null
   state: 'open' | (typeof closingAnswers)[number] | 'given' | 'declined'
+  /** of a figure: what it is held against, in the check's unit; null where there is no such figure */
+  limit: Limit | null
   /** the advice in words; null where none is given */
   tell: string | null
   /** the entry that says so */

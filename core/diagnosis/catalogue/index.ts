@@ -1,5 +1,5 @@
 export type * from './catalogue.ts'
-export { causeItem, type ClosingItem, closingAnswers, type Occasion, type Opening, type RecordItem, seenItem } from './closingItem.ts'
+export { causeItem, type ClosingItem, closingAnswers, type Limit, type Occasion, type Opening, type RecordItem, seenItem } from './closingItem.ts'
 export type * from './job.ts'
 export type * from './options.ts'
 export type * from './result.ts'

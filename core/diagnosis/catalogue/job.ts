@@ -42,8 +42,10 @@ export interface JobNote extends Omit<WorkNote, 'sum'> {
 
 /** One line of a job, in the order of work. */
 export interface JobLine {
-  /** of a way in `open.…` or `close.…`, else the remedy; as it is written down */
+  /** of a way in `open.…` or `close.…`, else the remedy, with its fault where one remedy is done for several; as it is written down */
   id: string
+  /** the repair it is; null where it only gets at something */
+  remedy: string | null
   kind: 'open' | 'work' | 'close'
   label: string
   minutes: number

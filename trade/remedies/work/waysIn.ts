@@ -19,9 +19,9 @@ export const waysIn: WayInRow[] = [
       steps: provingDead,
       cautions: [proveDead],
       notes: [
-        { label: 'Live to neutral', unit: 'V', low: 0, high: 0.5, because: 'Dead.' },
-        { label: 'Live to earth', unit: 'V', low: 0, high: 0.5, because: 'Dead.' },
-        { label: 'Neutral to earth', unit: 'V', low: 0, high: 0.5, because: 'Dead.' },
+        { label: 'Live to neutral', unit: 'V', low: 0, high: 0.5 },
+        { label: 'Live to earth', unit: 'V', low: 0, high: 0.5 },
+        { label: 'Neutral to earth', unit: 'V', low: 0, high: 0.5 },
       ],
     },
     close: {

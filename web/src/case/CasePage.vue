@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { closingOf } from '@dewpoint/core/casebook'
 import { computed, onBeforeUnmount, onMounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
@@ -9,13 +10,14 @@ import { useCase } from './caseStore.ts'
 import DangerQuestions from './DangerQuestions.vue'
 import RefusedDialog from './RefusedDialog.vue'
 import StandingActs from './StandingActs.vue'
-import RepairPhase from './repair/RepairPhase.vue'
 import SaidStrip from './SaidStrip.vue'
 import StopPanel from './StopPanel.vue'
 import TracePhase from './trace/TracePhase.vue'
 
 // the map comes with its own drawing library
 const WiringPhase = lazyPart(() => import('./wiring/WiringPhase.vue'))
+const RepairPhase = lazyPart(() => import('./repair/RepairPhase.vue'))
+const ProvePhase = lazyPart(() => import('./prove/ProvePhase.vue'))
 const LookPhase = lazyPart(() => import('./look/LookPhase.vue'))
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
@@ -30,13 +32,15 @@ const phases = [
   { id: 'trace', label: 'Trace' },
   { id: 'wiring', label: 'Wiring' },
   { id: 'repair', label: 'Repair' },
+  { id: 'prove', label: 'Prove' },
 ] as const
 const shown = computed(() => props.phase || 'trace')
 const complaints = computed(() => store.live.filter((one) => one.type === 'complaint'))
 const done = computed<Record<string, boolean>>(() => ({
   call: complaints.value.length > 0,
   trace: store.diagnosis?.verdict != null,
-  repair: store.live.some((one) => one.type === 'decision' && one.payload.kind === 'closed'),
+  repair: store.live.some((one) => one.type === 'repair'),
+  prove: closingOf(store.live) !== null,
 }))
 const years = computed(() => {
   const installed = store.current?.appliance.installedOn
@@ -103,6 +107,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
     <LookPhase v-else-if="shown === 'look'" @done="go('trace')" />
     <WiringPhase v-else-if="shown === 'wiring'" />
     <RepairPhase v-else-if="shown === 'repair'" />
+    <ProvePhase v-else-if="shown === 'prove'" />
     <TracePhase v-else @verdict="go('repair')" />
   </main>
 </template>

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import type { Stop } from '@dewpoint/core/diagnosis'
-import { reactive, ref } from 'vue'
+import { closingOf } from '@dewpoint/core/casebook'
+import { computed, reactive, ref } from 'vue'
 import { useDraft } from '../keeping/device/drafts.ts'
+import { lazyPart } from '../shared/missingPart.ts'
 import { useCase } from './caseStore.ts'
+
+// seldom needed: they come with the proof
+const ClosePanel = lazyPart(() => import('./prove/ClosePanel.vue'))
+const LeftUnsafe = lazyPart(() => import('./prove/LeftUnsafe.vue'))
 
 const props = defineProps<{ stop: Stop }>()
 const store = useCase()
+const closed = computed(() => closingOf(store.live) !== null)
 const how = ref('')
 const draft = useDraft(`case ${store.current?.id} made safe`, reactive({ how }))
 
@@ -37,11 +44,15 @@ function madeSafe() {
     </ul>
     <p class="dim">Local code and the emergency procedure of the place come first. Nothing is ranked while this stands.</p>
     <hr class="rule" />
-    <form class="safe" @submit.prevent="madeSafe">
-      <v-text-field v-model="how" label="Made safe: by whom, and how" maxlength="300" />
-      <v-btn type="submit" :disabled="how.trim().length < 5">Record as made safe</v-btn>
-    </form>
-    <v-btn variant="text" prepend-icon="$undo" @click="store.retract(props.stop.entry)">Entered by mistake: take it back</v-btn>
+    <ClosePanel v-if="closed" />
+    <template v-else>
+      <form class="safe" @submit.prevent="madeSafe">
+        <v-text-field v-model="how" label="Made safe: by whom, and how" maxlength="300" />
+        <v-btn type="submit" :disabled="how.trim().length < 5">Record as made safe</v-btn>
+      </form>
+      <LeftUnsafe :stop="stop" />
+      <v-btn variant="text" prepend-icon="$undo" @click="store.retract(props.stop.entry)">Entered by mistake: take it back</v-btn>
+    </template>
   </section>
 </template>
 

@@ -2,6 +2,7 @@ import type { Case, News, Past } from '@dewpoint/contract'
 import { append, controlsOf, newEntry, sameContent, standing, untrueTimes, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { dangersIn, standingActs, type CheckOrder, type Diagnosis } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
+import { waysOf } from '@dewpoint/trade/schools'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
@@ -38,6 +39,8 @@ export const useCase = defineStore('case', () => {
   const experience = computed(() => (past.value ? toRaw(past.value).experience : undefined))
   /** what things cost the firm; null before it said */
   const costs = computed(() => firm.settings?.costs ?? null)
+  /** how the firm works where practitioners disagree */
+  const ways = computed(() => waysOf(Object.fromEntries((firm.settings?.profile?.ways ?? []).map(({ question, choice }) => [question, choice]))))
   const thinking = ref(false)
   const thoughtTrouble = ref<string | null>(null)
   let round = 0
@@ -251,6 +254,7 @@ export const useCase = defineStore('case', () => {
         ...(experience.value && { experience: experience.value }),
         ...(costs.value && { costs: toRaw(costs.value) }),
         prices: toRaw(stock.prices),
+        ways: ways.value,
       })
       if (mine !== round) return
       if (seen !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
@@ -264,7 +268,7 @@ export const useCase = defineStore('case', () => {
     }
   }
 
-  watch([entries, order, picked, past, costs, () => stock.prices], think)
+  watch([entries, order, picked, past, costs, ways, () => stock.prices], think)
 
   return {
     current,
@@ -285,6 +289,7 @@ export const useCase = defineStore('case', () => {
     before,
     past,
     experience,
+    ways,
     stateExperience,
     untrue,
     undoable,

@@ -125,9 +125,18 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       return { what: 'Visit', result: visitWords[entry.payload.event] }
     case 'step': {
       const { remedy, step, state, value, unit, note } = entry.payload
-      const of = catalogue.remedies.find((one) => one.id === remedy)
+      const of = catalogue.remedies.find((one) => one.id === remedy.split(' ')[0])
+      const way = catalogue.waysIn
+        ?.flatMap((one) => [
+          { id: `open.${one.id}`, ...one.open },
+          { id: `close.${one.id}`, ...one.close },
+        ])
+        .find((one) => one.id === remedy)
       const measured = value !== undefined && unit && isUnit(unit) ? `: ${formatQuantity(value, unit)}` : ''
-      return { what: stepWords[state], result: `${of?.steps[step] ?? of?.label ?? remedy}${measured}${note ? `. ${note}` : ''}` }
+      // the first is the step itself, the others are figures noted with it
+      const noted = (way?.notes ?? of?.notes)?.[step - 1]
+      const label = noted ? noted.label : (way?.label ?? of?.label ?? remedy)
+      return { what: noted ? 'Noted' : stepWords[state], result: `${label}${measured}${note ? `. ${note}` : ''}` }
     }
     case 'photo':
       return { what: 'Photo', result: entry.payload.caption ?? '' }

@@ -7,6 +7,7 @@ import { Refused } from '../keeping/api.ts'
 import PlainSelect from '../shared/pieces/PlainSelect.vue'
 import { currency } from '../shared/money.ts'
 import { zone } from '../shared/times.ts'
+import { schools } from '@dewpoint/trade/schools'
 import { useFirm } from './firmStore.ts'
 
 /** What the firm has set: what things cost, and the clock it works by. */
@@ -20,9 +21,23 @@ const fields: { key: keyof FirmCosts; label: string; says: string }[] = [
     says: 'On top of price and time: lost trust. The higher it is, the surer Dewpoint must be before a part is changed.',
   },
 ]
+const letterhead = [
+  { key: 'name', label: 'Name of the firm', most: 120 },
+  { key: 'address', label: 'Address', most: 200 },
+  { key: 'phone', label: 'Telephone', most: 40 },
+  { key: 'emergency', label: 'Gas emergency number of the place', most: 40 },
+]
+const unitChoices = [
+  { value: 'metric', title: 'metric: bar, °C, l/min, m³/h' },
+  { value: 'imperial', title: 'imperial beside it: psi, °F, gal/min, ft³/h' },
+]
 const zones = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((one) => one !== 'UTC')]
 const currencies = ['EUR', 'GBP', 'USD', ...Intl.supportedValuesOf('currency').filter((one) => !['EUR', 'GBP', 'USD'].includes(one))]
-const form = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: zone.value, currency: currency.value })
+const empty = {
+  ...{ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: '', currency: '', name: '', address: '', phone: '', emergency: '', units: '' },
+  ...Object.fromEntries(schools.map((one) => [`way ${one.id}`, ''])),
+} as Record<string, string>
+const form = reactive<Record<string, string>>({ ...empty, timeZone: zone.value, currency: currency.value, units: 'metric' })
 /** the revision the form was filled from: nobody's later change is undone unseen */
 const revision = ref(0)
 const problems = ref<Partial<Record<string, string>>>({})
@@ -30,30 +45,34 @@ const said = ref('')
 const away = ref(false)
 
 /** what was filled in, so that what arrives late does not overwrite what somebody has begun to type */
-let filled: typeof form = { ...form }
+let filled: Record<string, string> = { ...form }
 function show(overTyped = false) {
   const { hourlyRate, secondTrip, wrongPart } = firm.settings?.costs ?? usualCosts
-  const known = {
+  const profile = firm.settings?.profile
+  const known: Record<string, string> = {
     hourlyRate: String(hourlyRate),
     secondTrip: String(secondTrip),
     wrongPart: String(wrongPart),
     timeZone: firm.settings?.timeZone ?? zone.value,
-    currency: firm.settings?.profile?.currency ?? currency.value,
+    currency: profile?.currency ?? currency.value,
+    ...{ name: profile?.name ?? '', address: profile?.address ?? '', phone: profile?.phone ?? '', emergency: profile?.emergency ?? '' },
+    units: profile?.units ?? 'metric',
+    ...Object.fromEntries(schools.map(({ id }) => [`way ${id}`, profile?.ways?.find((one) => one.question === id)?.choice ?? ''])),
   }
-  for (const key of Object.keys(known) as (keyof typeof known)[]) if (overTyped || form[key] === filled[key]) form[key] = known[key]
+  for (const key of Object.keys(known)) if (overTyped || form[key] === filled[key]) form[key] = known[key]!
   filled = known
   revision.value = firm.settings?.revision ?? 0
 }
 /** what is typed and not saved: kept without what the server said, which may have changed by the next time */
-const typed = reactive({ hourlyRate: '', secondTrip: '', wrongPart: '', timeZone: '', currency: '' })
+const typed = reactive<Record<string, string>>({ ...empty })
 const draft = useDraft('firm settings', typed)
 watch(form, () => {
-  for (const key of Object.keys(typed) as (keyof typeof typed)[]) typed[key] = form[key] === filled[key] ? '' : form[key]
+  for (const key of Object.keys(typed)) typed[key] = form[key] === filled[key] ? '' : form[key]!
 })
 onMounted(async () => {
   const begun = { ...typed }
   show()
-  for (const key of Object.keys(typed) as (keyof typeof typed)[]) if (begun[key] !== '') form[key] = begun[key]
+  for (const key of Object.keys(typed)) if (begun[key]) form[key] = begun[key]
   try {
     await firm.load()
   } catch {
@@ -65,8 +84,11 @@ onMounted(async () => {
 async function save() {
   said.value = ''
   const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
-  const costs = Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key])]))
-  const parsed = readFirmSettings({ costs, timeZone: form.timeZone, profile: { ...firm.settings?.profile, currency: form.currency }, revision: revision.value })
+  const costs = Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key]!)]))
+  const letter = Object.fromEntries(letterhead.map(({ key }) => [key, form[key]!.trim()]))
+  const ways = schools.flatMap(({ id }) => (form[`way ${id}`] ? [{ question: id, choice: form[`way ${id}`]! }] : []))
+  const profile = { ...firm.settings?.profile, ...letter, currency: form.currency, units: form.units, ways }
+  const parsed = readFirmSettings({ costs, timeZone: form.timeZone, profile, revision: revision.value })
   problems.value = parsed.ok ? {} : Object.fromEntries(parsed.problems.map(({ field, message }) => [field, message]))
   if (!parsed.ok) return
   try {
@@ -99,15 +121,32 @@ async function showTheirs() {
       <h2 class="eyebrow">What things cost</h2>
       <p class="dim">In your own money. The next check is the one with the least expected cost up to a proven repair.</p>
       <div class="field">
-        <PlainSelect v-model="form.currency" :items="[{ value: '', title: 'no sign, figures only' }, ...currencies]" label="Currency" />
+        <PlainSelect v-model="form.currency!" :items="[{ value: '', title: 'no sign, figures only' }, ...currencies]" label="Currency" />
       </div>
       <div v-for="one in fields" :key="one.key" class="field">
         <v-text-field v-model="form[one.key]" :label="one.label" inputmode="decimal" :error-messages="problems[`costs.${one.key}`]" />
         <p class="dim">{{ one.says }}</p>
       </div>
+      <h2 class="eyebrow">On reports</h2>
+      <div v-for="one in letterhead" :key="one.key" class="field">
+        <v-text-field v-model="form[one.key]" :label="one.label" :maxlength="one.most" autocomplete="off" :error-messages="problems[`profile.${one.key}`]" />
+      </div>
+      <div class="field">
+        <PlainSelect v-model="form.units!" :items="unitChoices" label="Units" />
+      </div>
+      <h2 class="eyebrow">How we work</h2>
+      <p class="dim">Where practitioners disagree. What the firm does comes first in a plan; the sum stays beside it.</p>
+      <div v-for="school in schools" :key="school.id" class="field">
+        <PlainSelect
+          v-model="form[`way ${school.id}`]!"
+          :items="[{ value: '', title: 'as it comes' }, ...school.choices.map((one) => ({ value: one.id, title: one.label }))]"
+          :label="school.question"
+        />
+        <p class="dim">{{ school.choices.find((one) => one.id === form[`way ${school.id}`])?.follows ?? 'Whatever costs least in the end.' }}</p>
+      </div>
       <h2 class="eyebrow">Clock</h2>
       <div class="field">
-        <PlainSelect v-model="form.timeZone" :items="zones" label="Time zone" />
+        <PlainSelect v-model="form.timeZone!" :items="zones" label="Time zone" />
         <p class="dim">Days and times are shown and typed in it, whatever the device is set to.</p>
       </div>
       <v-btn type="submit" color="primary" variant="flat">Save settings</v-btn>

@@ -1,6 +1,6 @@
 import type { Entry } from '../../../casebook/index.ts'
 import { type Belief, instrumentOf, onScale, readingSpread, usualOf } from '../../belief/index.ts'
-import { type Catalogue, causeItem, type Check, type ClosingItem, type Occasion, type RecordItem, seenItem } from '../../catalogue/index.ts'
+import { type Catalogue, causeItem, type Check, type ClosingItem, type Limit, type Occasion, type RecordItem, seenItem } from '../../catalogue/index.ts'
 import { comparable, isRepaired, type JournalRead, readRecord, type RecordRead } from '../../evidence/index.ts'
 import type { Signatures } from '../../signatures/index.ts'
 import { faultProbabilities, standingNow } from '../partStates.ts'
@@ -42,7 +42,7 @@ export function recordOf(
     const own = { id: item.id, label: item.label, why: item.why, leaves: !item.never, asks: item.asks ?? false, tell: item.tell ?? null }
     if (item.advice) {
       const told = read.advised.findLast((one) => (item.advice === 'due' ? one.due !== undefined : one.about === item.id) && one.place > since)
-      return [{ ...own, by: item.advice, check: null, state: told?.answer ?? 'open', entry: told?.entry ?? null, said: told?.what ?? null }]
+      return [{ ...own, by: item.advice, check: null, limit: null, state: told?.answer ?? 'open', entry: told?.entry ?? null, said: told?.what ?? null }]
     }
     return [{ ...own, ...answered(catalogue, signatures, read, accepted, item, check, since) }]
   })
@@ -89,28 +89,47 @@ function answered(
   item: ClosingItem,
   check: Check | undefined,
   since: number,
-): Pick<RecordItem, 'by' | 'check' | 'state' | 'entry' | 'said'> {
+): Pick<RecordItem, 'by' | 'check' | 'limit' | 'state' | 'entry' | 'said'> {
+  const limit = check ? limitOf(catalogue, signatures, item, check) : null
   const by = check ? 'check' : 'word'
   const word = said.findLast((one) => one.check === item.id && one.place > since)
   const reading = check && said.findLast((one) => one.check === check.id && accepted.has(one.entry.id) && (item.anyAnswer ?? one.place > since))
   const last = reading && (!word || reading.place > word.place) ? reading : word
-  if (!last) return { by, check: check?.id ?? null, state: 'open', entry: null, said: null }
-  const own = { by, check: check?.id ?? null, entry: last.entry.id } as const
+  if (!last) return { by, check: check?.id ?? null, limit, state: 'open', entry: null, said: null }
+  const own = { by, check: check?.id ?? null, limit, entry: last.entry.id } as const
   if (last === word || !check) {
     const outcome = last.outcome === 'right' || last.outcome === 'notRight' ? last.outcome : 'notDone'
     return { ...own, state: outcome, said: last.note ?? null }
   }
-  return { ...own, state: item.anyAnswer || sound(catalogue, signatures, check, last.entry) ? 'right' : 'notRight', said: last.note ?? null }
+  return { ...own, state: item.anyAnswer || sound(catalogue, signatures, check, last.entry, limit) ? 'right' : 'notRight', said: last.note ?? null }
+}
+
+/**
+ * What the figure of a check is held against: a stated limit, else what sound appliances of the model read, with what the instrument is off. Null where it is
+ * no plain figure: resistances by their chart, dead and live.
+ */
+function limitOf(catalogue: Catalogue, signatures: Signatures, item: ClosingItem, check: Check): Limit | null {
+  const { result } = check
+  if (result.kind !== 'number' || result.thermistor || result.bands) return null
+  if (item.limit) return { low: item.limit.low ?? null, high: item.limit.high ?? null, unit: result.unit, source: item.limit.source }
+  const usual = usualOf(catalogue, signatures, check)
+  if (!usual) return null
+  const back = (value: number) => (result.scale === 'log' ? Math.exp(value) : value)
+  const reach = usual.reach + within * readingSpread(check, instrumentOf(catalogue, check), back(usual.middle))
+  // below nothing there is nothing
+  const low = back(usual.middle - reach)
+  return { low: low <= 0 && result.range[0] >= 0 ? null : low, high: back(usual.middle + reach), unit: result.unit, source: 'this model' }
 }
 
 /** Whether a reading is what a sound appliance gives. */
-function sound(catalogue: Catalogue, signatures: Signatures, check: Check, entry: Entry): boolean {
+function sound(catalogue: Catalogue, signatures: Signatures, check: Check, entry: Entry, limit: Limit | null): boolean {
   if (entry.type !== 'reading') return false
   const { payload } = entry
   if (payload.outcome !== undefined) return payload.outcome === (check.result.kind === 'number' ? 'right' : healthyOutcome(signatures, check))
   const usual = usualOf(catalogue, signatures, check)
   if (check.result.kind !== 'number' || !usual) return false
   const value = comparable(check.result, payload)
+  if (limit) return (limit.low === null || value >= limit.low) && (limit.high === null || value <= limit.high)
   return Math.abs(onScale(check, value) - usual.middle) <= usual.reach + within * readingSpread(check, instrumentOf(catalogue, check), value)
 }
 
@@ -133,6 +152,7 @@ function causesToFind(catalogue: Catalogue, read: RecordRead, found: ReadonlyMap
         why: `It seldom arises alone: ${[...new Set([...looks, ...roots].map((one) => one.label.replace('?', '')))].slice(0, 4).join(', ')}.`,
         by: 'word' as const,
         check: open?.id ?? null,
+        limit: null,
         state: word ? (word.outcome === 'right' || word.outcome === 'notRight' ? word.outcome : 'notDone') : 'open',
         entry: word?.entry.id ?? null,
         said: word?.note ?? null,
@@ -157,6 +177,7 @@ function seenBesides(catalogue: Catalogue, { besides, done, advised }: RecordRea
         why: 'It was found and is not mended: tell the customer.',
         by: 'told' as const,
         check: null,
+        limit: null,
         state: told?.answer ?? 'open',
         entry: told?.entry ?? null,
         said: told?.what ?? null,

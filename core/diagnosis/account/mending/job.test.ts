@@ -110,6 +110,17 @@ describe('a job in its order', () => {
     ])
   })
 
+  it('one remedy done for two faults is two lines, each with its own fault', () => {
+    const twice = [
+      { remedy: 'new fuse', faults: ['fuse'] },
+      { remedy: 'new fuse', faults: ['motor'] },
+    ]
+    expect(job(twice).lines.flatMap((one) => (one.remedy ? [[one.id, one.remedy]] : []))).toEqual([
+      ['new fuse fuse', 'new fuse'],
+      ['new fuse motor', 'new fuse'],
+    ])
+  })
+
   it('a repair this version does not know is left out', () => {
     expect(
       ids(

@@ -109,7 +109,7 @@ function spread(minutes: number, by: readonly number[]): number[] {
 
 function wayLine(way: WayInRow, kind: 'open' | 'close', minutes: number, { sums }: JobContext): JobLine {
   const { label, steps, cautions = [], notes = [], seals = [] } = way[kind]
-  const own = { id: `${kind}.${way.id}`, kind, label, minutes, steps, cautions, seals, notes: notesOf(notes, sums) }
+  const own = { id: `${kind}.${way.id}`, remedy: null, kind, label, minutes, steps, cautions, seals, notes: notesOf(notes, sums) }
   return { ...own, faults: [], role: null, because: null, skill: way.id === 'gas' ? 'gas' : 'anyone', parts: [], torque: null }
 }
 
@@ -123,7 +123,17 @@ function workLine(catalogue: Catalogue, all: readonly Doing[], { remedy, faults 
   const belongs = all.flatMap((one) => one.remedy.alongside ?? []).find((one) => one.remedy === id)
   const said = (ways?.says ?? []).filter((one) => one.remedies.includes(id)).map((one) => one.step)
   return {
-    ...{ id, kind: 'work', label, minutes: Math.max(0, minutes - accessMinutes[access]), faults, skill, seals, cautions },
+    ...{
+      id: all.filter((one) => one.remedy.id === id).length > 1 ? `${id} ${faults.join('+')}` : id,
+      remedy: id,
+      kind: 'work',
+      label,
+      minutes: Math.max(0, minutes - accessMinutes[access]),
+      faults,
+      skill,
+      seals,
+      cautions,
+    },
     role: faults.length > 0 ? roleIn(catalogue, all, faults) : 'alongside',
     because: belongs?.because ?? null,
     steps: [...steps, ...said],

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import type { Remedy } from '@dewpoint/core/diagnosis'
+import { usualCosts, type Remedy } from '@dewpoint/core/diagnosis'
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import { useDraft } from '../../keeping/device/drafts.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
+import { useFirm } from '../../firm/firmStore.ts'
+import { money } from '../../shared/money.ts'
+import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
 
 /** What was really done: filled in with what is usual, written down as it was. */
@@ -21,7 +24,24 @@ const ones = computed(() =>
 )
 const which = ref(props.faults[0] ?? ones.value[0]?.value ?? '')
 const minutes = ref(String(props.remedy.minutes))
-const parts = ref(props.remedy.parts.map((name) => ({ name, quantity: '1' })))
+const stock = useStock()
+onMounted(() => stock.load().catch(() => undefined))
+const priceOf = (name: string) => stock.lines.find((one) => one.part === name.trim())?.counts
+const parts = ref(props.remedy.parts.map((name) => ({ name, quantity: '1', price: priceText(name) })))
+function priceText(name: string): string {
+  const known = priceOf(name)
+  return known === undefined ? '' : String(known)
+}
+/** another part is another price, unless somebody has typed one */
+function named(part: { name: string; price: string }, before: string) {
+  if (part.price === '' || part.price === priceText(before)) part.price = priceText(part.name)
+}
+const firm = useFirm()
+const perHour = computed(() => ({ ...usualCosts, ...firm.settings?.costs, ...store.current?.settings }).hourlyRate)
+const sums = computed(() => {
+  const of = parts.value.reduce((sum, one) => sum + (numberOf(one.quantity) || 0) * (numberOf(one.price) || 0), 0)
+  return { parts: of, time: ((numberOf(minutes.value) || 0) / 60) * perHour.value }
+})
 const note = ref('')
 const draft = useDraft(`case ${store.current?.id} repair ${props.remedy.id}`, reactive({ which, minutes, parts, note }))
 const asked = ref(false)
@@ -40,10 +60,15 @@ const partTrouble = (quantity: string) => {
   return many >= 0 && many <= 100 ? null : 'How many, 0 to 100.'
 }
 
+const priceTrouble = (price: string) =>
+  price.trim() === '' || (numberOf(price) >= 0 && numberOf(price) <= 100_000) ? null : 'A price, 0 to 100 000, or nothing.'
+
 function record() {
   asked.value = true
-  if (trouble.value || parts.value.some((one) => one.name.trim() && partTrouble(one.quantity))) return
-  const fitted = parts.value.map(({ name, quantity }) => ({ name: name.trim(), quantity: numberOf(quantity) })).filter((one) => one.name && one.quantity > 0)
+  if (trouble.value || parts.value.some((one) => one.name.trim() && (partTrouble(one.quantity) || priceTrouble(one.price)))) return
+  const fitted = parts.value
+    .map(({ name, quantity, price }) => ({ name: name.trim(), quantity: numberOf(quantity), ...(price.trim() !== '' && { price: numberOf(price) }) }))
+    .filter((one) => one.name && one.quantity > 0)
   draft.forget()
   emit('done', {
     remedy: props.remedy.id,
@@ -68,7 +93,20 @@ function record() {
       :error-messages="asked && trouble ? trouble : undefined"
     />
     <div v-for="(part, index) in parts" :key="index" class="part">
-      <v-text-field v-model="part.name" label="Part fitted" maxlength="120" />
+      <v-text-field
+        :model-value="part.name"
+        label="Part fitted"
+        maxlength="120"
+        list="known-parts"
+        autocomplete="off"
+        @update:model-value="
+          (name: string) => {
+            const before = part.name
+            part.name = name
+            named(part, before)
+          }
+        "
+      />
       <v-text-field
         v-model="part.quantity"
         label="How many"
@@ -76,8 +114,21 @@ function record() {
         maxlength="8"
         :error-messages="asked && part.name.trim() ? (partTrouble(part.quantity) ?? undefined) : undefined"
       />
+      <v-text-field
+        v-model="part.price"
+        label="Price each"
+        inputmode="decimal"
+        maxlength="10"
+        :error-messages="asked && part.name.trim() ? (priceTrouble(part.price) ?? undefined) : undefined"
+      />
     </div>
-    <v-btn variant="text" class="more" :disabled="parts.length >= 20" @click="parts.push({ name: '', quantity: '1' })">Add a part</v-btn>
+    <v-btn variant="text" class="more" :disabled="parts.length >= 20" @click="parts.push({ name: '', quantity: '1', price: '' })">Add a part</v-btn>
+    <datalist id="known-parts">
+      <option v-for="one in stock.lines" :key="one.part" :value="one.part">{{ one.alsoCalled }}</option>
+    </datalist>
+    <p class="dim sums" role="status">
+      Parts <strong class="mono">{{ money(sums.parts, true) }}</strong>, time <strong class="mono">{{ money(sums.time, true) }}</strong>
+    </p>
     <v-text-field v-model="note" label="Note" maxlength="500" />
     <div class="acts">
       <v-btn type="submit" color="primary" variant="flat">Record the repair</v-btn>
@@ -94,7 +145,7 @@ function record() {
 }
 .part {
   display: grid;
-  grid-template-columns: 1fr 8rem;
+  grid-template-columns: 1fr 6.5rem 7rem;
   gap: 12px;
 }
 .more {

@@ -1,23 +1,28 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import { catalogueHash, type Cause, type Remedy, type Verdict } from '@dewpoint/core/diagnosis'
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { useDraft } from '../../keeping/device/drafts.ts'
-import { useRouter } from 'vue-router'
+import type { Remedy, Verdict } from '@dewpoint/core/diagnosis'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { inSentence } from '../../shared/words.ts'
+import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../suspects/colours.ts'
-import { verdictWords } from '../suspects/verdictWords.ts'
 import SuspectsStrip from '../suspects/SuspectsStrip.vue'
-import PlanPanel from './PlanPanel.vue'
-import ProvePanel from './ProvePanel.vue'
+import FoundPanel from './FoundPanel.vue'
+import ChainStrip from './job/ChainStrip.vue'
+import JobPanel from './job/JobPanel.vue'
+import { progressOf } from './job/jobProgress.ts'
+import type { PlannedJob } from './job/plannedJob.ts'
+import OptionsTable from './options/OptionsTable.vue'
+import RepairOrReplace from './options/RepairOrReplace.vue'
+import WhileOpenPanel from './options/WhileOpenPanel.vue'
+import RemedyCard from './RemedyCard.vue'
 import RepairForm from './RepairForm.vue'
-import { inSentence } from '../../shared/words.ts'
 
+/** From what was found to what was done: the chain, the job in its order, and what else could be done. */
 const store = useCase()
-const reason = ref('')
-const draft = useDraft(`case ${store.current?.id} passed over`, reactive({ reason }))
-const asked = ref(false)
+const stock = useStock()
+onMounted(() => stock.load().catch(() => undefined))
 
 /** what stood out when last worked out: while something new is weighed nothing on the page moves, and nothing is condemned */
 const verdict = shallowRef<Verdict | null>(null)
@@ -28,47 +33,54 @@ watch(
   },
   { immediate: true },
 )
-const leader = computed(
-  () => store.diagnosis?.suspects.find((one) => verdict.value?.modes.some((mode) => one.faults.includes(mode.fault))) ?? store.diagnosis?.suspects[0],
-)
-const speaks = computed(() => leader.value?.account.filter((one) => one.times > 1) ?? [])
-const against = computed(() => leader.value?.account.filter((one) => one.times < 1) ?? [])
-const condemned = computed(() =>
-  store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'condemned' && one.payload.part === verdict.value?.part),
-)
-/** alternatives that would need another part: what the guard is about */
-const unseparated = computed(
-  () => store.diagnosis?.lookalikes.filter((one) => one.separatedBy && !verdict.value?.modes.some((mode) => one.suspect.split('+').includes(mode.fault))) ?? [],
-)
+const leader = computed(() => store.diagnosis?.suspects[0])
 
-function condemn() {
-  if (!verdict.value || !store.diagnosis || !store.workedOut) return
-  if (unseparated.value.length > 0 && reason.value.trim().length < 5) {
-    asked.value = true
-    return
+/** the plan somebody looks at; the chosen one, or the first, where nobody looks at any */
+const looked = ref<string | null>(null)
+/** the choice as the journal has it, at once: how it is worked through comes when it has been thought through */
+const choice = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'planChosen' && one.payload.remedies !== undefined))
+const chosen = computed(() => (choice.value?.type === 'decision' ? (choice.value.payload.plan ?? '') : null))
+/** the job as it was shown last: nothing of it moves while something new is weighed */
+let last: PlannedJob | null = null
+const planned = computed<PlannedJob | null>(() => {
+  if (!store.diagnosis) return last
+  const { jobs, plans } = store.diagnosis
+  const known = store.diagnosis.chosen
+  const sharedOf = (plan: string) => plans.find((one) => one.id === plan)?.savedMinutes ?? 0
+  if (choice.value && (looked.value === null || looked.value === chosen.value)) {
+    if (known?.entry === choice.value.id) return { ...known, shared: sharedOf(known.plan) }
+    const meant = last?.plan === chosen.value ? last : jobs.find(({ plan }) => plan === chosen.value)
+    if (meant) return { ...meant, entry: choice.value.id, shared: sharedOf(meant.plan) }
   }
-  store.write('decision', {
-    kind: 'condemned',
-    part: verdict.value.part,
-    fault: verdict.value.modes[0]!.fault,
-    reason: reason.value.trim() || `The verdict stood at ${percent(verdict.value.probability)}.`,
-    shown: {
-      catalogue: `${store.catalogue!.system.id} ${catalogueHash(store.catalogue!)}`,
-      belief: store.diagnosis.suspects.slice(0, 300).map(({ faults, probability }) => ({ faults, probability })),
-    },
+  const one = jobs.find(({ plan }) => plan === looked.value) ?? jobs[0]
+  return one ? { ...one, entry: null, shared: sharedOf(one.plan) } : null
+})
+watch(planned, (one) => (last = one), { flush: 'sync' })
+const done = computed(() => {
+  const one = planned.value
+  if (!one) return new Set<string>()
+  return new Set([...progressOf(store.live, one.job.lines, one.entry)].flatMap(([id, { done: by }]) => (by ? [id] : [])))
+})
+const planWords: Record<string, string> = { firm: 'as the firm does it', usual: 'least in the end', cheapest: 'least today', lasting: 'most lasting' }
+function choose(plan: string, added: string[] = []) {
+  const one = store.diagnosis?.jobs.find((other) => other.plan === plan)
+  const remedies = added.length > 0 ? (planned.value?.remedies ?? []) : (one?.remedies ?? [])
+  looked.value = null
+  const labels = added.map((id) => store.catalogue?.remedies.find((other) => other.id === id)?.label ?? id)
+  return store.write('decision', {
+    kind: 'planChosen',
+    plan,
+    reason: labels.length > 0 ? `Added while it is open: ${labels.map(inSentence).join(', ')}` : (planWords[plan] ?? plan),
+    remedies: [...remedies, ...added.map((remedy) => ({ remedy, faults: [] as string[] }))],
   })
-  draft.forget()
 }
-/** what was found is named by its state: that it has lost its charge, not the part it is about */
-const found = computed(() => verdict.value?.modes[0]?.label ?? verdict.value?.label ?? '')
-const isState = computed(() => store.catalogue?.faults.find((one) => one.id === verdict.value?.modes[0]?.fault)?.kind === 'state')
-/** the likeliest causes, and what is to be looked at whatever they are */
-const leading = (by: Cause['by']) => by.filter((one, place) => one.fault === null || place < 4 || (one.probability ?? 0) >= 0.05)
-const router = useRouter()
-function look(check: string) {
-  store.choose(check)
-  void router.push({ params: { phase: 'trace' } })
-}
+const begin = () => planned.value && choose(planned.value.plan)
+
+/** what mends some of it and is in no line of the job */
+const besides = computed(() => {
+  const inJob = new Set(planned.value?.remedies.map((one) => one.remedy))
+  return (store.diagnosis?.remedies ?? []).filter((one) => !inJob.has(one.id))
+})
 
 /** the remedy that is being written down, and what it is done for: it stays, whatever is worked out anew meanwhile */
 const recording = shallowRef<{ remedy: Remedy; faults: string[] } | null>(null)
@@ -76,7 +88,6 @@ function record(id: string, faults: string[]) {
   const remedy = store.catalogue?.remedies.find((one) => one.id === id)
   if (remedy) recording.value = { remedy, faults }
 }
-
 async function did(payload: Payload<'repair'>) {
   recording.value = null
   await store.write('repair', payload)
@@ -84,169 +95,105 @@ async function did(payload: Payload<'repair'>) {
 </script>
 
 <template>
-  <div class="beside">
-    <section class="work">
-      <template v-if="recording">
-        <p class="eyebrow">What was done</p>
-        <h1>{{ recording.remedy.label }}</h1>
-        <RepairForm :key="recording.remedy.id + recording.faults.join()" v-bind="recording" @done="did" @cancel="recording = null" />
-      </template>
-      <template v-else-if="verdict">
-        <p class="eyebrow">{{ store.mended ? 'Still possible' : 'Found' }}</p>
-        <h1>
-          {{ found }} <span class="sure">{{ verdictWords(store.diagnosis!) }}</span>
-        </h1>
-        <ul v-if="verdict.modes.length > 1" class="modes">
-          <li v-for="mode in verdict.modes" :key="mode.fault">
-            {{ mode.label }} <span class="mono dim">{{ percent(mode.probability) }}</span>
-          </li>
-        </ul>
-        <div class="account">
-          <div>
-            <h2 class="eyebrow">Evidence for</h2>
-            <p v-if="speaks.length === 0" class="dim">Only the odds before any reading.</p>
-            <p v-for="one in speaks" :key="one.check">
-              {{ one.label }} <strong>{{ one.says }}</strong>
+  <div class="repair">
+    <ChainStrip v-if="planned && !recording" :job="planned.job" :done="done" />
+    <div class="two">
+      <section class="work">
+        <template v-if="recording">
+          <p class="eyebrow">What was done</p>
+          <h1>{{ recording.remedy.label }}</h1>
+          <RepairForm :key="recording.remedy.id + recording.faults.join()" v-bind="recording" @done="did" @cancel="recording = null" />
+        </template>
+        <template v-else>
+          <FoundPanel v-if="verdict" :key="verdict.part" :verdict="verdict" />
+          <p v-else-if="!store.workedOut && !planned" class="dim" role="status">Working out what the readings say…</p>
+          <template v-else-if="!store.mended && !planned?.entry">
+            <p class="eyebrow">Verdict</p>
+            <h1>No verdict yet</h1>
+            <p>
+              A part is offered for condemning from 90%. Most likely so far: <strong>{{ leader ? inSentence(leader.label) : '…' }}</strong> at
+              <span class="mono">{{ leader ? percent(leader.probability) : '…' }}</span>. One or two more checks will do it.
             </p>
-          </div>
-          <div>
-            <h2 class="eyebrow">Evidence against</h2>
-            <p v-if="against.length === 0" class="dim">Nothing so far.</p>
-            <p v-for="one in against" :key="one.check">
-              {{ one.label }} <strong>{{ one.says }}</strong>
-            </p>
-          </div>
-        </div>
-        <div v-if="unseparated.length > 0" class="guard">
-          <p>
-            <strong>Look-alikes not ruled out yet:</strong>
-            {{ unseparated.map((one) => `${one.label} (${inSentence(one.separatedBy!.label)}, ${one.separatedBy!.minutes} min)`).join('; ') }}
-          </p>
-          <v-text-field
-            v-model="reason"
-            label="Reason for passing it over"
-            :error-messages="asked && reason.trim().length < 5 ? 'Give a reason, or do that check first.' : undefined"
-            maxlength="300"
-          />
-        </div>
-        <v-btn v-if="!condemned" color="primary" variant="flat" :disabled="!store.workedOut" @click="condemn">{{
-          isState ? `Record as found: ${inSentence(found)}` : `Condemn the ${inSentence(verdict.label)}`
-        }}</v-btn>
-        <p v-else class="condemned">
-          <v-icon icon="$tick" size="20" color="proven" aria-hidden="true" /> {{ isState ? 'Found and recorded.' : 'Condemned and recorded.' }}
-        </p>
-
-        <section v-for="cause in store.diagnosis?.causes ?? []" :key="cause.fault" class="cause">
-          <h2 class="eyebrow spaced">Cause to find: {{ inSentence(cause.label) }}</h2>
-          <ul v-if="cause.by.length > 0">
-            <li v-for="one in leading(cause.by)" :key="one.label">
-              <span class="what">{{ one.label }}</span>
-              <span class="mono dim">{{ one.probability === null ? '' : percent(one.probability) }}</span>
-              <v-btn v-if="one.check" size="small" variant="text" @click="look(one.check.check)">{{
-                one.fault === null ? 'Check it' : inSentence(one.check.label).replace('?', '')
-              }}</v-btn>
-            </li>
+            <v-btn color="primary" variant="flat" :to="{ params: { phase: 'trace' } }">Back to the next check</v-btn>
+          </template>
+          <template v-else-if="store.mended && !verdict">
+            <p class="eyebrow">Repaired</p>
+            <h1>Now prove it</h1>
+            <p>Nothing else stands out. Run the failed demand, then the other.</p>
+          </template>
+          <v-btn v-if="store.mended && !verdict" color="primary" variant="flat" class="on" :to="{ params: { phase: 'prove' } }">Go and prove it</v-btn>
+          <JobPanel v-if="planned && (verdict || planned.entry)" :planned="planned" @begin="begin" @record="record" />
+        </template>
+      </section>
+      <section v-if="!recording" class="alternatives">
+        <OptionsTable v-if="verdict" :shown="planned?.plan ?? ''" :chosen="chosen" @show="looked = $event" @choose="choose" />
+        <WhileOpenPanel v-if="planned && (verdict || planned.entry)" @add="choose(planned.plan, [$event])" />
+        <RepairOrReplace v-if="verdict" />
+        <details v-if="besides.length > 0 && verdict" class="besides">
+          <summary class="eyebrow">Other repairs</summary>
+          <ul class="jobs">
+            <RemedyCard v-for="one in besides" :key="one.id" :job="one" :lesser="one.unfit !== null" @record="record(one.id, [])"
+              >Likely to come back: {{ percent(one.chanceOfReturn) }}.{{ one.unfit ? ` Not enough on its own: ${one.unfit}.` : '' }}</RemedyCard
+            >
           </ul>
-          <p v-else>{{ cause.lookFor.join(' · ') }}</p>
-        </section>
-
-        <PlanPanel @record="record" />
-      </template>
-      <p v-else-if="!store.workedOut" class="dim" role="status">Working out what the readings say…</p>
-      <template v-else-if="!store.mended">
-        <p class="eyebrow">Verdict</p>
-        <h1>No verdict yet</h1>
-        <p>
-          A part is offered for condemning from 90%. Most likely so far: <strong>{{ leader ? inSentence(leader.label) : '…' }}</strong> at
-          <span class="mono">{{ leader ? percent(leader.probability) : '…' }}</span>. One or two more checks will do it.
-        </p>
-        <v-btn color="primary" variant="flat" :to="{ params: { phase: 'trace' } }">Back to the next check</v-btn>
-      </template>
-      <ProvePanel v-if="store.mended && !recording" :class="{ after: verdict }" />
-    </section>
-    <aside>
-      <SuspectsStrip />
-      <JournalList />
-    </aside>
+        </details>
+        <p v-if="verdict" class="dim">Parts at the firm’s prices where it has said them, else assumed. Local code and the maker’s instructions come first.</p>
+        <div class="strip">
+          <SuspectsStrip />
+          <JournalList />
+        </div>
+      </section>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+.work,
+.alternatives {
+  padding: 18px 24px 40px;
+}
+.alternatives {
+  border-left: 1px solid var(--rule);
+}
 h1 {
-  font-size: 2rem;
+  font-size: 1.75rem;
   margin: 4px 0 6px;
 }
-h1 .sure {
-  display: block;
-  font-size: 1.1875rem;
-  font-weight: 500;
+.on {
+  margin: 0 0 22px;
 }
-.modes {
-  padding: 0;
-  margin: 0 0 16px;
-  list-style: none;
-}
-.account {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 28px;
-  border-top: 1px solid var(--rule);
-  padding: 14px 0 6px;
-}
-.account p {
-  margin: 6px 0;
-  line-height: 1.3;
-}
-.account strong {
-  display: block;
-  font-weight: 600;
-}
-.guard {
-  border: 1px dashed var(--copper);
-  border-radius: 10px;
-  padding: 12px 16px 16px;
-  margin: 6px 0 16px;
-}
-.guard p {
-  margin: 0 0 10px;
-}
-.condemned {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.after {
-  margin-top: 40px;
-}
-.spaced {
-  margin-top: 28px;
-}
-.cause ul {
-  list-style: none;
-  margin: 4px 0 0;
-  padding: 0;
-}
-.cause li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 3.5rem minmax(0, 1fr);
-  align-items: center;
-  gap: 10px;
+.besides summary {
+  cursor: pointer;
   min-height: 44px;
+  line-height: 44px;
+}
+.jobs {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.strip {
+  margin-top: 22px;
   border-top: 1px solid var(--rule);
-}
-.cause .mono {
-  text-align: right;
-}
-.cause .v-btn {
-  justify-self: start;
-  max-width: 100%;
-  white-space: normal;
-  text-align: left;
+  padding-top: 14px;
 }
 @media (max-width: 1000px) {
-  .account {
-    grid-template-columns: 1fr;
-    gap: 14px;
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .alternatives {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+}
+@media (max-width: 760px) {
+  .work,
+  .alternatives {
+    padding: 14px 16px 30px;
   }
 }
 </style>
