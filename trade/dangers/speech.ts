@@ -419,6 +419,8 @@ const families: Speech['families'] = {
   flame: ['flame', 'flames', 'pilot', 'pilot light', 'fire', 'burner'],
   wrongColour: ['yellow', 'orange', 'lazy', 'floppy', 'red', 'smoky', 'dancing', 'flickering yellow', 'lifting'],
   lamp: ['lamp', 'light', 'led', 'symbol', 'blink', 'blinks', 'flash', 'display', 'icon', 'sticker', 'wire', 'cable', 'sign'],
+  // over the terminal, no part of the way out
+  terminalGuard: ['terminal guard', 'flue guard', 'flue terminal guard', 'terminal cage', 'flue cage', 'plume kit'],
   flue: [
     'flue',
     'flue pipe',

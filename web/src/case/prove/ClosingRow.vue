@@ -151,9 +151,9 @@ function setDay() {
     </form>
     <div class="answer" :inert="sent || closed" :class="{ sent, words: result }">
       <div v-if="!closed" class="acts">
-        <v-btn v-if="result" :disabled="form.typed.trim() === ''" @click="record()">Record</v-btn>
+        <v-btn v-if="result && form.typed.trim() !== ''" @click="record()">Record {{ form.typed }} {{ form.unit === '1' ? '' : form.unit }}</v-btn>
         <v-btn
-          v-for="one in choices"
+          v-for="one in result && form.typed.trim() !== '' ? [] : choices"
           :key="one.id"
           :variant="result ? 'text' : undefined"
           :aria-pressed="answer === one.id"
@@ -202,8 +202,12 @@ li {
 li.number {
   grid-template-columns: 28px minmax(0, 1fr) 128px 186px;
 }
+.number > .state {
+  grid-row: 1;
+}
 .number > .what {
   grid-row: 1 / span 2;
+  grid-column: 2;
 }
 .state {
   width: 24px;
@@ -295,7 +299,7 @@ p {
     grid-template-columns: 28px minmax(0, 1fr);
   }
   .number > .what {
-    grid-row: auto;
+    grid-row: 1;
   }
   .band,
   .figure,

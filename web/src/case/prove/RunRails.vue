@@ -63,7 +63,7 @@ function runsThrough(proof: Shown) {
 
 <template>
   <section class="runs" aria-labelledby="runs-title">
-    <h2 id="runs-title" class="eyebrow">Run the failed demand, then the other</h2>
+    <h2 id="runs-title" class="eyebrow">Failed demand first</h2>
     <div class="rails">
       <div v-for="proof in runs" :id="`run-${proof.demand}`" :key="proof.check" class="rail" tabindex="-1">
         <h3>{{ demandWords[proof.demand!] }}</h3>
