@@ -12,7 +12,7 @@ test('no hot water, heating fine, keep-warm status: the turbine leads, and its s
   await page.getByRole('button', { name: 'See evidence and repair' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Flow turbine')
   await expect(page.locator('.account')).toContainText('Flow-sensor pulses')
-  await expect(page.locator('.jobs').first()).toContainText('Fit a new turbine insert')
+  await expect(page.getByRole('region', { name: 'The job in order' })).toContainText('Fit a new turbine insert')
 })
 
 test('tap hot-cold-hot: several suspects stand together; 1.8 kΩ at 60 °C convicts the thermistor, 2.49 kΩ leaves the plate', async ({ app, page }) => {

@@ -158,7 +158,7 @@ test('two repairs in one case: after the first, what still stands is offered, co
   await page.getByRole('button', { name: 'Heating runs through' }).click()
   await app.fillRecord()
   await page.getByRole('button', { name: 'Close the case' }).click()
-  await expect(page.getByRole('heading', { name: 'Closed' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Closed', exact: true })).toBeVisible()
 })
 
 test('what is known of the boiler: words are refused at their field and stay, a figure is recorded', async ({ app, page }) => {

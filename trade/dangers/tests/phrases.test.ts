@@ -80,6 +80,11 @@ describe('what can be said of anything', () => {
       expect(heard(words)).toEqual(words.includes('\n') ? ['gasSmell?'] : ['gasSmell'])
   })
 
+  it('what guards the terminal is no part of the flue', () => {
+    for (const words of ['Terminal guard missing', 'the flue guard has come off', 'plume kit fell off']) expect(heard(words)).toEqual([])
+    expect(heard('the flue has come off')).toEqual(['fumes'])
+  })
+
   it('a note without a full stop is looked at to its end', () => {
     expect(heard(`${'the pump was looked at and the valve too '.repeat(40)} and there is a smell of gas`)).toEqual(['gasSmell'])
   })

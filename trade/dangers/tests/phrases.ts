@@ -96,8 +96,6 @@ export const phrases: Phrase[] = [
   { words: 'the gas was off for works in the street', danger: null },
   { words: 'flue goes through the roof', danger: null },
   { words: 'steam from the flue terminal outside', danger: null },
-  { words: 'Terminal guard missing', danger: null },
-  { words: 'the flue guard has come off', danger: null },
   { words: 'the yellow light blinks', danger: null },
   { words: 'hot water is scalding', danger: null },
   { words: 'engine of the pump is warm', danger: null },

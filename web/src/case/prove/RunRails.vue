@@ -49,9 +49,13 @@ const runWords = (proof: Shown) =>
   proof.passed ? `runs, ${clock(proof.said!.at)}` : proof.passed === false ? 'stops' : proof.failedBefore ? 'failed, not run again yet' : 'not run yet'
 
 const isMeant = doublePressGuard()
+let last = ''
 const stopping = ref<string | null>(null)
 function say(check: string, outcome: string, demand?: 'hotWater' | 'heating') {
-  if (!isMeant()) return
+  // the second press of a double one says the same again; another button is another answer
+  const again = !isMeant() && last === check
+  last = check
+  if (again) return
   stopping.value = null
   void store.write('reading', { check, outcome, ...(demand && { situation: { demand } }) })
 }

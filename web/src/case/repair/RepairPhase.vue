@@ -40,6 +40,17 @@ const looked = ref<string | null>(null)
 /** the choice as the journal has it, at once: how it is worked through comes when it has been thought through */
 const choice = computed(() => store.live.findLast((one) => one.type === 'decision' && one.payload.kind === 'planChosen' && one.payload.remedies !== undefined))
 const chosen = computed(() => (choice.value?.type === 'decision' ? (choice.value.payload.plan ?? '') : null))
+/** every repair of the chosen job was made, and something else stands out now: that is another job */
+const isOver = computed(() => {
+  const made = (id: string) => store.live.some((one) => one.type === 'repair' && one.payload.remedy === id)
+  const of = choice.value?.type === 'decision' ? (choice.value.payload.remedies ?? []) : []
+  return (
+    verdict.value !== null &&
+    of.length > 0 &&
+    of.every((one) => made(one.remedy)) &&
+    !of.some((one) => verdict.value!.modes.some(({ fault }) => one.faults?.includes(fault)))
+  )
+})
 /** the job as it was shown last: nothing of it moves while something new is weighed */
 let last: PlannedJob | null = null
 const planned = computed<PlannedJob | null>(() => {
@@ -47,7 +58,7 @@ const planned = computed<PlannedJob | null>(() => {
   const { jobs, plans } = store.diagnosis
   const known = store.diagnosis.chosen
   const sharedOf = (plan: string) => plans.find((one) => one.id === plan)?.savedMinutes ?? 0
-  if (choice.value && (looked.value === null || looked.value === chosen.value)) {
+  if (choice.value && !isOver.value && (looked.value === null || looked.value === chosen.value)) {
     if (known?.entry === choice.value.id) return { ...known, shared: sharedOf(known.plan) }
     const meant = last?.plan === chosen.value ? last : jobs.find(({ plan }) => plan === chosen.value)
     if (meant) return { ...meant, entry: choice.value.id, shared: sharedOf(meant.plan) }
