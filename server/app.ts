@@ -13,6 +13,7 @@ import { peopleFeature } from './people/index.ts'
 import { pairsFeature } from './pairs/index.ts'
 import { photosFeature } from './photos/index.ts'
 import { answerWithProblems, classify, ProblemError, problemOf } from './problems/index.ts'
+import { reportFeature } from './report/index.ts'
 import { sitesFeature } from './sites/index.ts'
 import { staticFeature } from './static/index.ts'
 
@@ -91,6 +92,7 @@ export async function buildApp({
   await app.register(photosFeature, { database })
   await app.register(pairsFeature, { database })
   await app.register(peopleFeature, { database })
+  await app.register(reportFeature, { database })
   if (webFolder) await app.register(staticFeature, { folder: webFolder })
   else
     app.setNotFoundHandler((request) => {
