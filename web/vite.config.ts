@@ -29,7 +29,7 @@ export default defineConfig({
       },
       workbox: {
         // every place, every catalogue and all shipped signatures: what works with a server works without
-        globPatterns: ['**/*.{js,css,html,svg,png,woff2,gz,webmanifest}'],
+        globPatterns: ['**/*.{js,css,html,svg,png,woff,woff2,gz,webmanifest}'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         navigateFallbackDenylist: [/^\/api\//],
         clientsClaim: true,

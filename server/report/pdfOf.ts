@@ -4,7 +4,7 @@ import pdfmake from 'pdfmake'
 
 const { resolve } = createRequire(import.meta.url)
 const fileOf = (name: string) =>
-  resolve(name.startsWith('barlow') ? `@fontsource/barlow-semi-condensed/files/${name}` : `@fontsource-variable/jetbrains-mono/files/${name}`)
+  resolve(name.startsWith('barlow') ? `@fontsource/barlow-semi-condensed/files/${name}` : `@fontsource/jetbrains-mono/files/${name}`)
 let ready = false
 
 /** Sets a document; its faces are embedded, nothing is fetched. */

@@ -79,7 +79,7 @@ describe('the report as a PDF', () => {
     for (const ending of ['unsafe', 'unproven', 'notMended'] as const) {
       const { entries, write } = repaired()
       for (let count = 0; count < 30; count++) write('reading', { check: 'look.gaugeHot', value: 1 + count / 20, unit: 'bar' })
-      write('finding', { what: `Сирена 🔥 漏水 ${'very '.repeat(300)}long`, explainsComplaint: false })
+      write('finding', { what: `Сирена 🔥 漏水 Μαρία ά Ω “é” Žůř ${'very '.repeat(300)}long`, explainsComplaint: false })
       write('decision', { kind: 'closed', ending, reason: 'Flue seal leaks. Off, isolated and labelled. Oda Brink agreed to leave it off.' })
       expect(pages(await pdf(await caseWith(entries), ending))).toBeGreaterThan(1)
     }

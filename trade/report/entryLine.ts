@@ -1,5 +1,5 @@
 import type { Entry, EntryOf } from '@dewpoint/core/casebook'
-import { causeItem, figureWords, outcomesOf, type Catalogue } from '@dewpoint/core/diagnosis'
+import { causeItem, outcomesOf, type Catalogue, type figureWords } from '@dewpoint/core/diagnosis'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
 
 const find = (list: readonly { id: string; label: string }[], id: string | undefined) => list.find((one) => one.id === id)?.label ?? id ?? ''

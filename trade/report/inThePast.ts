@@ -25,7 +25,19 @@ const past: Record<string, string> = {
     show: 'showed',
     shut: 'shut',
   },
-  ...{ switch: 'switched', take: 'took', thaw: 'thawed', top: 'topped', trace: 'traced', turn: 'turned', vent: 'vented', wash: 'washed', bleed: 'bled' },
+  ...{
+    part: 'parted',
+    swap: 'swapped',
+    switch: 'switched',
+    take: 'took',
+    thaw: 'thawed',
+    top: 'topped',
+    trace: 'traced',
+    turn: 'turned',
+    vent: 'vented',
+    wash: 'washed',
+    bleed: 'bled',
+  },
 }
 
 /** What is to be done, as it is said once it was: "Fit a new fan" is "Fitted a new fan". What begins with no verb known stays as it is. */

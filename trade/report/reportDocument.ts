@@ -3,9 +3,9 @@ import { runsOfFont } from './runsOfFont.ts'
 
 /** The faces a report is set in, by the file each comes from. */
 export const reportFonts = {
-  Barlow: { normal: 'barlow-semi-condensed-latin-400-normal.woff2', bold: 'barlow-semi-condensed-latin-600-normal.woff2' },
-  BarlowExt: { normal: 'barlow-semi-condensed-latin-ext-400-normal.woff2', bold: 'barlow-semi-condensed-latin-ext-600-normal.woff2' },
-  Greek: { normal: 'jetbrains-mono-greek-wght-normal.woff2', bold: 'jetbrains-mono-greek-wght-normal.woff2' },
+  Barlow: { normal: 'barlow-semi-condensed-latin-400-normal.woff', bold: 'barlow-semi-condensed-latin-600-normal.woff' },
+  BarlowExt: { normal: 'barlow-semi-condensed-latin-ext-400-normal.woff', bold: 'barlow-semi-condensed-latin-ext-600-normal.woff' },
+  Greek: { normal: 'jetbrains-mono-greek-400-normal.woff', bold: 'jetbrains-mono-greek-400-normal.woff' },
 }
 
 /** What the firm and the case are called on the paper. */

@@ -19,7 +19,7 @@ export const router = createRouter({
       meta: { title: 'New call' },
     },
     {
-      path: '/case/:id/:phase(call|look|trace|wiring|repair|prove)?',
+      path: '/case/:id/:phase(call|look|trace|wiring|repair|prove|report)?',
       name: 'case',
       component: () => import('./case/CasePage.vue'),
       props: true,

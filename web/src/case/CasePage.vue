@@ -17,6 +17,7 @@ import TracePhase from './trace/TracePhase.vue'
 // the map comes with its own drawing library
 const WiringPhase = lazyPart(() => import('./wiring/WiringPhase.vue'))
 const RepairPhase = lazyPart(() => import('./repair/RepairPhase.vue'))
+const ReportPhase = lazyPart(() => import('./report/ReportPhase.vue'))
 const ProvePhase = lazyPart(() => import('./prove/ProvePhase.vue'))
 const LookPhase = lazyPart(() => import('./look/LookPhase.vue'))
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
@@ -33,14 +34,17 @@ const phases = [
   { id: 'wiring', label: 'Wiring' },
   { id: 'repair', label: 'Repair' },
   { id: 'prove', label: 'Prove' },
+  { id: 'report', label: 'Report' },
 ] as const
-const shown = computed(() => props.phase || 'trace')
+const closed = computed(() => closingOf(store.live) !== null)
+/** a closed case opens on its report */
+const shown = computed(() => props.phase || (closed.value ? 'report' : 'trace'))
 const complaints = computed(() => store.live.filter((one) => one.type === 'complaint'))
 const done = computed<Record<string, boolean>>(() => ({
   call: complaints.value.length > 0,
   trace: store.diagnosis?.verdict != null,
   repair: store.live.some((one) => one.type === 'repair'),
-  prove: closingOf(store.live) !== null,
+  prove: closed.value,
 }))
 const years = computed(() => {
   const installed = store.current?.appliance.installedOn
@@ -102,12 +106,13 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
     <DangerQuestions v-if="!store.stop && store.questions.length > 0" />
     <SaidStrip />
     <StandingActs v-if="store.acts.length > 0" />
-    <StopPanel v-if="store.stop" :stop="store.stop" />
+    <StopPanel v-if="store.stop && !(closed && shown === 'report')" :stop="store.stop" />
     <CallPhase v-else-if="shown === 'call'" @done="go('trace')" />
     <LookPhase v-else-if="shown === 'look'" @done="go('trace')" />
     <WiringPhase v-else-if="shown === 'wiring'" />
     <RepairPhase v-else-if="shown === 'repair'" />
     <ProvePhase v-else-if="shown === 'prove'" />
+    <ReportPhase v-else-if="shown === 'report'" />
     <TracePhase v-else @verdict="go('repair')" />
   </main>
 </template>
