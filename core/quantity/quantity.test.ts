@@ -39,6 +39,10 @@ describe('readings in words', () => {
     [41.23, 'Hz', '41.2 Hz'],
     [1300.4, 'rev/min', '1300 rev/min'],
     [1e9, 'kΩ', 'open'],
+    [0.0009, '1', '0.0009'],
+    [0.004, '1', '0.004'],
+    [-0.05, 'bar', '-0.05 bar'],
+    [1e-12, 'bar', '0 bar'],
     [0, 'V', '0 V'],
   ] as const)('%d %s is “%s”', (value, unit, words) => {
     expect(formatQuantity(value, unit)).toBe(words)

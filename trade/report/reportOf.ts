@@ -323,7 +323,7 @@ function measuredOf(live: readonly Entry[], catalogue: Catalogue, both: boolean)
 function doneOf(live: readonly Entry[], catalogue: Catalogue): { entry: Entry; what: string }[] {
   return live.flatMap((entry): { entry: Entry; what: string }[] => {
     if (entry.type === 'repair')
-      return [{ entry, what: labelOf(catalogue.remedies, entry.payload.remedy) + (entry.payload.note ? `: ${entry.payload.note}` : '') }]
+      return [{ entry, what: inThePast(labelOf(catalogue.remedies, entry.payload.remedy)) + (entry.payload.note ? `: ${entry.payload.note}` : '') }]
     if (entry.type === 'action' && !entry.payload.undone) return [{ entry, what: labelOf(catalogue.actions, entry.payload.action) }]
     if (entry.type === 'step') {
       const { result } = entryLine(catalogue, entry)

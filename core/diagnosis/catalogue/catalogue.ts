@@ -4,7 +4,7 @@ import type { UnitSymbol } from '../../quantity/index.ts'
 import type { BoilerSystem, Demand, SignalName } from '../../system/index.ts'
 import type { Asked, Probe } from '../../wiring/index.ts'
 import type { ClosingItem, Opening } from './closingItem.ts'
-import type { BadRecord, WayInRow, WorkNote } from './job.ts'
+import type { BadRecord, WayInRow, WorkNote } from './work.ts'
 
 /** A named run of the plant that checks are read from. */
 export interface Run extends Script {

@@ -3,6 +3,7 @@ export { causeItem, type ClosingItem, closingAnswers, type Limit, type Occasion,
 export type * from './job.ts'
 export type * from './options.ts'
 export type * from './result.ts'
+export type * from './work.ts'
 export { demandsOf, runOf } from './complaints.ts'
 export { readsOf, simulatedChecks, sourcesOf } from './checkReads.ts'
 export { carrying, comingBack, timeCosts, usualCosts, type Costs } from './costs.ts'

@@ -1,38 +1,8 @@
 import type { Skill } from './catalogue.ts'
-import type { Origin } from './result.ts'
+import type { WayIn, WorkNote } from './work.ts'
 
-/** What must be noted while working: a figure with its unit. */
-export interface WorkNote {
-  label: string
-  unit: string
-  /** what it should be, where that is the same everywhere */
-  low?: number
-  high?: number
-  /** what it should be comes from a sum: the vessel’s charge, the pressure it is filled to */
-  sum?: 'charge' | 'fill'
-  because?: string
-}
-
-/** One line of work that is not a repair by itself. */
-export interface WorkRow {
-  label: string
-  steps: string[]
-  cautions?: string[]
-  notes?: WorkNote[]
-  seals?: string[]
-}
-
-/** A way of getting at something: opened once, and put together again once. */
-export type WayIn = 'dead' | 'case' | 'drained' | 'gas'
-
-/** How a boiler is got at. */
-export interface WayInRow {
-  id: WayIn
-  /** in two words, for the margin */
-  label: string
-  open: WorkRow
-  close: WorkRow
-}
+/** What a fault is to those mended with it. */
+type Role = 'root' | 'consequence' | 'alone'
 
 /** A figure to note, with what it should be here. */
 export interface JobNote extends Omit<WorkNote, 'sum'> {
@@ -50,7 +20,7 @@ export interface JobLine {
   label: string
   minutes: number
   faults: string[]
-  role: Origin['role'] | 'alongside' | null
+  role: Role | 'alongside' | null
   /** why it belongs to the job */
   because: string | null
   skill: Skill
@@ -65,7 +35,7 @@ export interface JobLine {
 
 /** A link of the chain from cause to complaint, with the line that cures it. */
 export interface ChainLink {
-  role: 'cause' | Origin['role'] | 'complaint'
+  role: 'cause' | Role | 'complaint'
   label: string
   /** place of the line that cures it, from 0; null where nothing of the job does */
   line: number | null
@@ -78,14 +48,6 @@ export interface Job {
   ways: { id: WayIn; label: string; from: number; to: number; minutes: number }[]
   minutes: number
   chain: ChainLink[]
-}
-
-/** A part with a bad record that the job reaches anyway. */
-export interface BadRecord {
-  remedy: string
-  /** chance that it fails within a year */
-  perYear: number
-  because: string
 }
 
 /** What doing it now costs against leaving it. */

@@ -2,7 +2,7 @@ import type { WayInRow } from '@dewpoint/core/diagnosis'
 import { drainFirst, licensed, proveDead } from '../mend.ts'
 
 /** The whole of proving dead, as it is done wherever hands come near terminals. Common practice; the procedure of the place comes first. */
-export const provingDead = [
+const provingDead = [
   'Off at the spur, fuse out and in your pocket; lock the isolator, hang the label.',
   'Prove the tester on a known live source or a proving unit.',
   'At the boiler’s terminals: live to neutral, live to earth, neutral to earth. Also the switched lives that controls bring in from elsewhere.',

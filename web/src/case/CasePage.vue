@@ -147,7 +147,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
   align-items: center;
   justify-content: center;
   gap: 6px;
-  min-width: 96px;
+  min-width: 86px;
   min-height: 59px;
   color: var(--dim);
   text-decoration: none;
@@ -188,11 +188,19 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
     padding-bottom: env(safe-area-inset-bottom);
   }
   .phase {
+    position: relative;
+    font-size: 0.9375rem;
     flex: 1;
     min-width: 0;
     min-height: 56px;
     border-bottom: 0;
     border-top: 3px solid transparent;
+  }
+  .phase .v-icon {
+    position: absolute;
+    top: 3px;
+    right: 4px;
+    font-size: 14px;
   }
   .case {
     padding-bottom: 70px;

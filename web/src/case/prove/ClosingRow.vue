@@ -146,7 +146,12 @@ function setDay() {
         hide-details
         :placeholder="figure === null ? '' : formatNumber(figure)"
       />
-      <PlainSelect v-if="unitsLike(result.unit).length > 1" v-model="form.unit" :items="unitsLike(result.unit)" :hidden-label="`${item.label}: unit`" />
+      <PlainSelect
+        v-if="unitsLike(result.unit).length > 1"
+        v-model="form.unit"
+        :items="unitsLike(result.unit).map((one) => ({ value: one, title: one === '1' ? 'ratio' : one }))"
+        :hidden-label="`${item.label}: unit`"
+      />
       <span v-else class="unit dim">{{ result.unit === '1' ? '' : result.unit }}</span>
     </form>
     <div class="answer" :inert="sent || closed" :class="{ sent, words: result }">
