@@ -148,7 +148,6 @@ test('left without proof it says why, in red, and can be opened again; both sign
       .first(),
   ).toBeFocused()
 
-  await page.evaluate('scrollTo(0, 0)')
   expect(await barriers(page)).toEqual([])
   await page.getByRole('button', { name: 'Engineer signs' }).click()
   const sheet = page.getByRole('dialog')

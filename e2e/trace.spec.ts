@@ -1,4 +1,4 @@
-import { barriers, expect, test } from './app.ts'
+import { barriers, expect, knownAs, test } from './app.ts'
 
 test('a check is found by what the trade calls it, or led to by step and by part', async ({ app, page }) => {
   await app.openCase('noHotWater')
@@ -47,4 +47,28 @@ test('after a repair the strip is about what still stands; how it was found is f
   await expect(app.suspects.getByRole('listitem').first()).toBeHidden()
   await strip.getByText('As it was found').click()
   await expect(app.suspects.getByRole('listitem').first()).toContainText('Fan seized')
+})
+
+test('what a colleague writes is there without a reload', async ({ app, page, browser }) => {
+  await app.openCase('noHotWater')
+  await expect(page.getByText('waiting to send')).toHaveCount(0)
+  const theirs = await (await knownAs('Bo Larkspur', await browser.newContext())).newPage()
+  await theirs.goto(page.url())
+  await theirs.getByRole('button', { name: 'Log a defect' }).click()
+  await theirs.getByLabel('What is wrong, by part or in words').fill('Drips at the left corner')
+  await theirs
+    .getByRole('form')
+    .getByRole('button', { name: /^Record/ })
+    .click()
+  await expect(app.journal).toContainText('Drips at the left corner')
+  await theirs.context().close()
+})
+
+test('the keyboard gets past the bar with one key', async ({ app, page }) => {
+  await app.openCase('noHotWater')
+  await app.atRest()
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(app.nextTitle).toBeFocused()
 })

@@ -36,6 +36,13 @@ function fetchAgain() {
   again.value++
   missingPart.value?.()
 }
+/** past the bar, to where the work is: the next check where there is one */
+function toWork() {
+  const work = ['main #next-title', 'main h1', 'main'].flatMap((place) => document.querySelector<HTMLElement>(place) ?? [])[0]
+  if (!work) return
+  work.tabIndex = -1
+  work.focus()
+}
 const reloadPage = () => window.location.reload()
 
 useKeys({ '?': () => (keysShown.value = true), d: () => appearance.toggle() })
@@ -46,6 +53,7 @@ onMounted(async () => {
 
 <template>
   <v-app>
+    <a href="#work" class="skip" @click.prevent="toWork">Skip to the work</a>
     <header class="bar">
       <router-link :to="{ name: 'today' }" class="mark" :aria-current="atHome ? 'page' : undefined" aria-label="Dewpoint, today’s calls">
         <svg viewBox="0 0 32 32" width="30" height="30" aria-hidden="true">
@@ -118,6 +126,20 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  top: 6px;
+  left: 6px;
+  z-index: 20;
+  padding: 12px 18px;
+  border-radius: 8px;
+  background: var(--ink);
+  color: var(--paper);
+  transform: translateY(-200%);
+}
+.skip:focus {
+  transform: none;
+}
 .bar {
   position: sticky;
   top: 0;

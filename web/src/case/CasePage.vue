@@ -58,11 +58,19 @@ watch(
   (id) => store.open(id),
   { immediate: true },
 )
-let poll = 0
-onMounted(() => {
-  poll = window.setInterval(() => (document.visibilityState === 'visible' ? store.refresh() : undefined), 15_000)
+/** what a colleague writes is here within two seconds; a server out of reach is not asked as often. Milliseconds */
+const [soon, later] = [1500, 12_000]
+let next = 0
+let left = false
+async function follow() {
+  const reached = document.visibilityState !== 'visible' || (await store.refresh())
+  if (!left) next = window.setTimeout(follow, reached ? soon : later)
+}
+onMounted(() => (next = window.setTimeout(follow, soon)))
+onBeforeUnmount(() => {
+  left = true
+  window.clearTimeout(next)
 })
-onBeforeUnmount(() => window.clearInterval(poll))
 
 const refusedHere = computed(() => outbox.notAccepted.some((one) => one.caseId === props.id))
 const go = (phase: string) => router.push({ name: 'case', params: { id: props.id, phase } })

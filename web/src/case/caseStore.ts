@@ -152,17 +152,19 @@ export const useCase = defineStore('case', () => {
     if (current.value?.id === one.id) past.value = { appliance: past.value?.appliance ?? [], experience: heard }
   }
 
-  /** Fetches what others wrote meanwhile. */
-  async function refresh(): Promise<void> {
+  /** Fetches what others wrote meanwhile. @returns whether the server answered */
+  async function refresh(): Promise<boolean> {
     const one = current.value
-    if (!one) return
+    if (!one) return true
     const mine = opening
     try {
       const news = await fetchNews(one.id, one.position)
       if (mine === opening) takeNews(one.id, news)
       outbox.withinReach()
+      return true
     } catch {
       // the next look gets it
+      return false
     }
   }
 

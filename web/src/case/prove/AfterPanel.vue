@@ -47,7 +47,7 @@ function follow() {
 
 <template>
   <div class="after">
-    <section aria-labelledby="found-title">
+    <section v-if="!closed || found.length > 0" aria-labelledby="found-title">
       <h2 id="found-title" class="eyebrow">Found by the way</h2>
       <ul v-if="found.length > 0">
         <li v-for="one in found" :key="one.id">{{ one.payload.what }}</li>
@@ -57,7 +57,7 @@ function follow() {
         <v-btn type="submit">Record the finding</v-btn>
       </form>
     </section>
-    <section aria-labelledby="advice-title">
+    <section v-if="!closed || advised.length > 0" aria-labelledby="advice-title">
       <h2 id="advice-title" class="eyebrow">Advice</h2>
       <ul v-if="advised.length > 0">
         <li v-for="one in advised" :key="one.id">
@@ -73,7 +73,7 @@ function follow() {
         <v-btn variant="text" @click="advise('declined')">Advised, declined</v-btn>
       </form>
     </section>
-    <section aria-labelledby="follow-title">
+    <section v-if="!closed || follows.length > 0" aria-labelledby="follow-title">
       <h2 id="follow-title" class="eyebrow">Follow-up</h2>
       <ul v-if="follows.length > 0">
         <li v-for="one in follows" :key="one.id">

@@ -56,7 +56,7 @@ const endings = { proven: 'Closed, proved', unproven: 'Closed without proof', no
 </script>
 
 <template>
-  <section class="close" aria-labelledby="close-title" :class="{ bad: closing && closing.payload.ending && closing.payload.ending !== 'proven' }">
+  <section class="close" aria-labelledby="close-title" :class="closing && ((closing.payload.ending ?? 'proven') === 'proven' ? 'good' : 'bad')">
     <template v-if="closing">
       <h2 id="close-title">{{ endings[closing.payload.ending ?? 'proven'] }}</h2>
       <p>{{ closing.payload.reason }} {{ closing.author }}, {{ day(closing.at) }}, {{ clock(closing.at) }}.</p>
@@ -95,6 +95,9 @@ const endings = { proven: 'Closed, proved', unproven: 'Closed without proof', no
 .close {
   border-left: 4px solid var(--live);
   padding: 2px 0 4px 16px;
+}
+.close.good {
+  border-color: var(--proven);
 }
 .close.bad {
   border-color: var(--stop);

@@ -68,6 +68,7 @@ function runsThrough(proof: Shown) {
 <template>
   <section class="runs" aria-labelledby="runs-title">
     <h2 id="runs-title" class="eyebrow">Failed demand first</h2>
+    <p v-if="!store.diagnosis" class="dim" role="status">Working out what has to run…</p>
     <div class="rails">
       <div v-for="proof in runs" :id="`run-${proof.demand}`" :key="proof.check" class="rail" tabindex="-1">
         <h3>{{ demandWords[proof.demand!] }}</h3>
