@@ -1,5 +1,5 @@
 export { newCaseSchema, readCase, type Case, type CaseLine, type CaseList, type NewCase, type PresentCase } from './case.ts'
-export { type Appliance, type KnownAppliance, type Site, type SiteLine, type SiteList } from './site.ts'
+export { type Appliance, type ApplianceHistory, type KnownAppliance, type Site, type SiteLine, type SiteList } from './site.ts'
 export { largestPhoto, photoTypes, type KeptPhoto, type PhotoType } from './photo.ts'
 export { readStocked, type Stock, type Stocked } from './parts.ts'
 export { problemTypes, type Problem, type ProblemName } from './problem.ts'

@@ -1,3 +1,4 @@
+import type { Entry } from '@dewpoint/core/casebook'
 import type { PastCase } from './past.ts'
 
 /** A customer's place. */
@@ -26,6 +27,14 @@ export interface KnownAppliance {
   facts: { fact: string; value: string | number | boolean; unit?: string; at: string }[]
   /** its cases, latest first */
   visits: PastCase[]
+}
+
+/** What happened to a boiler: its cases with what is told of them on a line of time. */
+export interface ApplianceHistory {
+  site: Site
+  appliance: Appliance
+  /** latest first, with the entries that tell of it, in the order of each journal */
+  cases: (PastCase & { entries: Entry[] })[]
 }
 
 /** A place with its boilers. */

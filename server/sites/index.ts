@@ -2,7 +2,7 @@ import { readListQuery, readSiteCursor } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { knownOf, listSites } from './queries.ts'
+import { historyOf, knownOf, listSites } from './queries.ts'
 
 /** Customers' places and their boilers. */
 export const sitesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
@@ -17,5 +17,12 @@ export const sitesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const known = /^[0-9a-f-]{36}$/.test(id) ? await knownOf(database, id) : undefined
     if (!known) throw new ProblemError('notFound', `There is no boiler ${id.slice(0, 40)}. Choose it from its place.`)
     return known
+  })
+
+  app.get<{ Params: { id: string } }>('/api/appliances/:id/history', async (request) => {
+    const { id } = request.params
+    const history = /^[0-9a-f-]{36}$/.test(id) ? await historyOf(database, id) : undefined
+    if (!history) throw new ProblemError('notFound', `There is no boiler ${id.slice(0, 40)}. Choose it from its place.`)
+    return history
   })
 }

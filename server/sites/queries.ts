@@ -1,5 +1,5 @@
-import { siteCursor, type KnownAppliance, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
-import { factsOf } from '@dewpoint/core/casebook'
+import { siteCursor, type ApplianceHistory, type KnownAppliance, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
+import { factsOf, inOrder, standing, type Entry, type EntryType } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, or } from 'drizzle-orm'
 import { entryOf, patternsOf, retried, tables, type Database } from '../database/index.ts'
 import { pastCaseOf } from '../experience/queries.ts'
@@ -66,6 +66,42 @@ export async function knownOf(database: Database, id: string): Promise<KnownAppl
     return {
       facts: Object.values(factsOf(rows.map(entryOf))).map(({ at, payload: { fact, value, unit } }) => ({ fact, value, ...(unit && { unit }), at })),
       visits: visits.map(pastCaseOf),
+    }
+  })
+}
+
+/** kinds of entry a boiler's history is told by; what was taken back is not told */
+const told: EntryType[] = ['reading', 'repair', 'history', 'advice', 'decision', 'finding', 'retract']
+/** entries of one boiler that are told, the latest cases first */
+const mostTold = 4000
+
+/** What happened to a boiler, case by case, latest first; undefined where there is no such boiler. */
+export async function historyOf(database: Database, id: string): Promise<ApplianceHistory | undefined> {
+  return retried(async () => {
+    const [own] = await database.select().from(appliances).innerJoin(sites, eq(appliances.siteId, sites.id)).where(eq(appliances.id, id))
+    if (!own) return undefined
+    const visits = await database
+      .select({ id: cases.id, openedAt: cases.openedAt, summary: cases.summary })
+      .from(cases)
+      .where(eq(cases.applianceId, id))
+      .orderBy(desc(cases.openedAt), desc(cases.id))
+      .limit(lookedAt)
+    const byCase = new Map<string, Entry[]>()
+    for (const visit of visits) {
+      const read = [...byCase.values()].reduce((sum, one) => sum + one.length, 0)
+      if (read >= mostTold) break
+      const rows = await database
+        .select()
+        .from(entries)
+        .where(and(eq(entries.caseId, visit.id), inArray(entries.type, told)))
+        .limit(mostTold - read)
+      byCase.set(visit.id, inOrder(standing(rows.map(entryOf))))
+    }
+    const { id: siteId, name, address, note, phone } = own.sites
+    return {
+      site: { id: siteId, name, address, note, phone },
+      appliance: own.appliances,
+      cases: visits.map((visit) => ({ ...pastCaseOf(visit), entries: byCase.get(visit.id) ?? [] })),
     }
   })
 }

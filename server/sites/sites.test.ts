@@ -1,5 +1,5 @@
-import type { KnownAppliance, SiteList } from '@dewpoint/contract'
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import type { ApplianceHistory, KnownAppliance, SiteList } from '@dewpoint/contract'
+import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { testApp } from '../testApp.ts'
 
@@ -55,7 +55,29 @@ describe('what is known of a boiler', () => {
     expect((await known()).facts.find(({ fact }) => fact === 'systemVolume')!.value).toBe(80)
   })
 
+  it('its history has every case, latest first, with what tells of it, without what was taken back or is of the office', async () => {
+    const first = await opened()
+    const second = { ...newCase(), openedAt: '2026-03-02T09:00:00.000Z', site: first.site, appliance: first.appliance }
+    await post('/api/cases', second)
+    const seen: Entry[] = []
+    const note = <T extends EntryType>(type: T, payload: Payload<T>) => {
+      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 9, 10 + seen.length), author: 'Engineer', seen })
+      seen.push(entry)
+      return entry
+    }
+    note('reading', { check: 'look.gaugeCold', value: 0.4, unit: 'bar' })
+    const wrong = note('repair', { remedy: 'water.lower', parts: [] })
+    note('retract', { entry: wrong.id })
+    note('repair', { remedy: 'water.topUp', parts: [] })
+    note('booking', { engineer: 'Bo Larkspur' })
+    expect((await post(`/api/cases/${first.id}/entries`, { entries: seen })).statusCode).toBe(200)
+    const { cases, appliance, site } = await get<ApplianceHistory>(`/api/appliances/${first.appliance.id}/history`)
+    expect([appliance.label, site.name, cases.map((one) => one.id)]).toEqual(['Combination 28', 'Net Loft 3', [second.id, first.id]])
+    expect(cases.map((one) => one.entries.map((entry) => entry.type))).toEqual([[], ['reading', 'repair']])
+  })
+
   it('of one that is not there, nothing answers', async () => {
-    for (const other of [id(), 'x', '%00']) expect((await running.app.inject(`/api/appliances/${other}`)).statusCode).toBe(404)
+    for (const other of [id(), 'x', '%00'])
+      for (const path of ['', '/history']) expect((await running.app.inject(`/api/appliances/${other}${path}`)).statusCode).toBe(404)
   })
 })

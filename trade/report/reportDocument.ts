@@ -8,6 +8,19 @@ export const reportFonts = {
   Greek: { normal: 'jetbrains-mono-greek-400-normal.woff', bold: 'jetbrains-mono-greek-400-normal.woff' },
 }
 
+/** lines of one list on the paper: a journal may hold thousands, and a paper that nobody can open is none. The case file has them all */
+const most = { lines: 120, entries: 600, photos: 24 }
+
+/** A report with as much of each list as the paper takes. */
+function bounded(report: Report): Report {
+  const cut = <T>(list: readonly T[], many = most.lines) => list.slice(0, many)
+  return {
+    ...report,
+    ...{ said: cut(report.said), found: cut(report.found), measured: cut(report.measured), done: cut(report.done), parts: cut(report.parts) },
+    ...{ closing: cut(report.closing), advice: cut(report.advice), followUps: cut(report.followUps), photos: cut(report.photos, most.photos) },
+  }
+}
+
 /** What the firm and the case are called on the paper. */
 export interface Letterhead {
   firm: string
@@ -35,8 +48,10 @@ const side = 86
  *
  * @param pictures the photos that are at hand, by hash, as data addresses
  */
-export function reportDocument(report: Report, head: Letterhead, pictures: Readonly<Record<string, string>> = {}): Node {
+export function reportDocument(whole: Report, head: Letterhead, pictures: Readonly<Record<string, string>> = {}): Node {
+  const report = bounded(whole)
   const bad = report.ending !== 'proven'
+  const left = whole.all.length - most.entries
   return {
     pageSize: 'A4',
     pageMargins: [page.margin, 74, page.margin, 54],
@@ -123,11 +138,12 @@ export function reportDocument(report: Report, head: Letterhead, pictures: Reado
               widths: [92, 78, 150, '*'],
               body: [
                 ['When', 'Who', 'What', 'Result'].map((one) => text(one, { bold: true })),
-                ...report.all.map((one) => [text(one.at), text(one.author), text(one.what), text(one.result)]),
+                ...report.all.slice(0, most.entries).map((one) => [text(one.at), text(one.author), text(one.what), text(one.result)]),
               ],
             },
             layout: lined,
           },
+          ...(left > 0 ? [text(`and ${left} more, in the case file`, { color: dim })] : []),
         ],
       },
     ],

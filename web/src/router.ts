@@ -25,6 +25,7 @@ export const router = createRouter({
       props: true,
       meta: { title: 'Case' },
     },
+    { path: '/boiler/:id', name: 'boiler', component: () => import('./boiler/BoilerPage.vue'), props: true, meta: { title: 'Boiler' } },
     { path: '/library', name: 'library', component: () => import('./library/LibraryPage.vue'), meta: { title: 'Library' } },
     {
       path: '/library/stories/:story?',

@@ -131,6 +131,15 @@ describe('how it is set', () => {
     ])
   })
 
+  it('a journal of thousands is cut to what a paper takes, and says how much is left out', () => {
+    const one = reported((note) => {
+      for (let count = 0; count < 800; count++) note('said', { words: `and then ${count}` })
+    })
+    const paper = JSON.stringify(reportDocument(one, { firm: '', address: '', phone: '', emergency: '', caseNumber: 'A' }))
+    expect(paper).toContain('and 200 more, in the case file')
+    expect(paper.match(/and then \d+”/g)!.length).toBe(600 + 120)
+  })
+
   it('a signature draws paths and nothing else', () => {
     const one = reported((note) => note('signature', { by: 'customer', name: 'Oda', strokes: ['M0 0L9 9', '"/><image href="x"/>'], width: 10, height: 10 }))
     const paper = JSON.stringify(reportDocument(one, { firm: '', address: '', phone: '', emergency: '', caseNumber: 'A' }))

@@ -152,6 +152,10 @@ export const useCase = defineStore('case', () => {
     if (current.value?.id === one.id) past.value = { appliance: past.value?.appliance ?? [], experience: heard }
   }
 
+  /** whether the server answered last, and when what waits was told so: it has pauses of its own, ms */
+  let within = true
+  let told = 0
+  const retold = 12_000
   /** Fetches what others wrote meanwhile. @returns whether the server answered */
   async function refresh(): Promise<boolean> {
     const one = current.value
@@ -160,10 +164,15 @@ export const useCase = defineStore('case', () => {
     try {
       const news = await fetchNews(one.id, one.position)
       if (mine === opening) takeNews(one.id, news)
-      outbox.withinReach()
+      if (!within || performance.now() - told > retold) {
+        told = performance.now()
+        outbox.withinReach()
+      }
+      within = true
       return true
     } catch {
       // the next look gets it
+      within = false
       return false
     }
   }
@@ -213,15 +222,26 @@ export const useCase = defineStore('case', () => {
 
   /** Writes an entry: shown at once, kept on this device, sent when it can be. Resolves when it is kept, or known not to be. */
   async function write<T extends EntryType>(type: T, payload: Payload<T>): Promise<void> {
-    if (!current.value) return
-    const plain = JSON.parse(JSON.stringify(payload)) as Payload<T>
-    const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: author.value, device: deviceId, seen: entries.value })
+    await writeAll(type, [payload])
+  }
+
+  /** Writes several at once, each after the one before: thought through once. */
+  async function writeAll<T extends EntryType>(type: T, payloads: readonly Payload<T>[]): Promise<void> {
+    if (!current.value || payloads.length === 0) return
+    const written: Entry[] = []
+    let all = entries.value
+    for (const payload of payloads) {
+      const plain = JSON.parse(JSON.stringify(payload)) as Payload<T>
+      const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: author.value, device: deviceId, seen: all })
+      written.push(entry)
+      all = append(all, [entry]).entries
+    }
     // a check somebody chose has been answered; what a colleague writes meanwhile does not take it away
     picked.value = wanted
     wanted = null
-    entries.value = append(entries.value, [entry]).entries
+    entries.value = all
     current.value = { ...current.value, entries: entries.value }
-    await Promise.all([keep(), outbox.add([{ kind: 'entry', caseId: current.value.id, entry }])])
+    await Promise.all([keep(), outbox.add(written.map((entry) => ({ kind: 'entry', caseId: current.value!.id, entry })))])
   }
 
   /** Writes an answer, unless it is the second press of a double press: that lands on whatever has moved under the finger. */
@@ -300,6 +320,7 @@ export const useCase = defineStore('case', () => {
     open,
     refresh,
     write,
+    writeAll,
     answer,
     retract,
     choose,

@@ -4,6 +4,7 @@ import {
   isNews,
   problemIn,
   type AppendResult,
+  type ApplianceHistory,
   type Case,
   type CaseList,
   type Experienced,
@@ -78,6 +79,9 @@ export const fetchSites = (search: string) => call<SiteList>(`/api/sites?${query
 
 /** What is known of a boiler from its earlier cases. */
 export const fetchKnown = (id: string) => call<KnownAppliance>(`/api/appliances/${id}`, hasList('facts'))
+
+/** What happened to a boiler, case by case. */
+export const fetchHistory = (id: string) => call<ApplianceHistory>(`/api/appliances/${id}/history`, hasList('cases'))
 
 /** What the firm has of parts and pays for them. */
 export const fetchStock = () => call<Stock>('/api/parts', hasList('parts'))

@@ -2,6 +2,7 @@
 import { closingOf, entriesOf } from '@dewpoint/core/casebook'
 import { barOf } from '@dewpoint/core/diagnosis'
 import { computed, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { useDraft } from '../../keeping/device/drafts.ts'
 import { doublePressGuard } from '../../shared/pieces/doublePressGuard.ts'
 import { clock, day } from '../../shared/times.ts'
@@ -22,7 +23,10 @@ const bars = computed(() => {
   })
 })
 const unsigned = computed(() => (['engineer', 'customer'] as const).filter((by) => !signed.value.has(by)))
-function lead(to: string) {
+const router = useRouter()
+async function lead(to: string) {
+  // from the report the places are a page away
+  if (!document.getElementById(to)) await router.push({ params: { phase: 'prove' } })
   const place = document.getElementById(to)
   place?.scrollIntoView({ block: 'center' })
   ;(place?.querySelector<HTMLElement>('input, button') ?? place)?.focus({ preventScroll: true })

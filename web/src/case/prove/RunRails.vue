@@ -67,7 +67,7 @@ function runsThrough(proof: Shown) {
 
 <template>
   <section class="runs" aria-labelledby="runs-title">
-    <h2 id="runs-title" class="eyebrow">Failed demand first</h2>
+    <h2 id="runs-title" class="eyebrow" tabindex="-1">Failed demand first</h2>
     <p v-if="!store.diagnosis" class="dim" role="status">Working out what has to run…</p>
     <div class="rails">
       <div v-for="proof in runs" :id="`run-${proof.demand}`" :key="proof.check" class="rail" tabindex="-1">

@@ -33,7 +33,7 @@ async function record() {
   const list = read.value?.readings ?? []
   if (!isMeant() || list.length === 0) return
   read.value = null
-  for (const one of list) await store.write('reading', one)
+  await store.writeAll('reading', list)
   said.value = `${list.length} ${list.length === 1 ? 'reading' : 'readings'} recorded from ${name.value}.`
 }
 const wordsOf = (payload: Payload<'reading'>) => {

@@ -1,6 +1,16 @@
-import { factsOf, summarise } from '@dewpoint/core/casebook'
-import { folded, type Firm, type KnownAppliance, type Past, type People, type SiteLine, type Stated, type Stock } from '@dewpoint/contract'
-import { fetchFirm, fetchKnown, fetchPast, fetchPeople, fetchSites, fetchStock, Refused, sendStated } from '../api.ts'
+import { factsOf, standing, summarise } from '@dewpoint/core/casebook'
+import {
+  folded,
+  type ApplianceHistory,
+  type Firm,
+  type KnownAppliance,
+  type Past,
+  type People,
+  type SiteLine,
+  type Stated,
+  type Stock,
+} from '@dewpoint/contract'
+import { fetchFirm, fetchHistory, fetchKnown, fetchPast, fetchPeople, fetchSites, fetchStock, Refused, sendStated } from '../api.ts'
 import { keepAnswer, keptAnswer, keptCases } from './device.ts'
 
 /** The server's answer, or without it the last one this device has. */
@@ -25,6 +35,26 @@ export const knownFirm = () => orKept<Firm>('firm', fetchFirm())
 
 /** What the firm has of parts, as far as known here. */
 export const knownStock = () => orKept<Stock>('parts', fetchStock())
+
+/** What happened to a boiler; without the server and its last answer, what the cases kept here tell. */
+export async function knownHistory(id: string): Promise<ApplianceHistory> {
+  try {
+    return await orKept<ApplianceHistory>(`history ${id}`, fetchHistory(id))
+  } catch (error) {
+    const here = (await keptCases().catch(() => [])).filter((one) => one.appliance.id === id).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1))
+    const [latest] = here
+    if (!latest) throw error
+    const { site, appliance } = latest
+    return {
+      site,
+      appliance,
+      cases: here.map(({ id: caseId, openedAt, entries }) => {
+        const { complaints, proven, closed } = summarise(entries)
+        return { id: caseId, openedAt, complaints, faults: proven, closed, entries: standing(entries) }
+      }),
+    }
+  }
+}
 
 /** What earlier cases say of a boiler; without the server and its last answer, what the cases kept here say. */
 export async function knownAppliance(id: string): Promise<KnownAppliance> {

@@ -96,6 +96,7 @@ function record(kind: FactKind) {
         </button>
       </li>
     </ul>
+    <router-link class="history" :to="{ name: 'boiler', params: { id: store.current!.appliance.id } }">All its cases on one line of time</router-link>
     <details v-if="open.length > 0">
       <summary>{{ open.length }} not known <span class="dim">averaged over: say what you know</span></summary>
       <div class="open">
@@ -106,6 +107,11 @@ function record(kind: FactKind) {
 </template>
 
 <style scoped>
+.history {
+  display: inline-block;
+  min-height: 44px;
+  line-height: 44px;
+}
 .facts {
   list-style: none;
   margin: 4px 0 0;
