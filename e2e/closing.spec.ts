@@ -48,6 +48,7 @@ test('one job for a leak and what it ruined: its chain, its order, its ways, and
   await page.getByRole('button', { name: 'Done: isolate, lock off, prove dead' }).click()
   await expect(page.getByRole('button', { name: 'Isolate, lock off, prove dead: done' })).toBeVisible()
   // half a figure is there after a reload, what was ticked too
+  await expect(page.locator('section.suspects')).toHaveAttribute('aria-busy', 'false')
   await lines
     .nth(7)
     .getByRole('button', { name: /^Show how/ })

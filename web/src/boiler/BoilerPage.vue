@@ -4,7 +4,7 @@ import { catalogues } from '@dewpoint/trade'
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue'
 import { Refused } from '../keeping/api.ts'
 import { knownHistory } from '../keeping/device/keptAnswers.ts'
-import { day } from '../shared/times.ts'
+import { day, month } from '../shared/times.ts'
 import { complaintWords } from '../today/complaintWords.ts'
 import { pressureOf, tellingLines } from './boilerHistory.ts'
 
@@ -40,9 +40,9 @@ const rows = computed(() =>
     lines: catalogue.value ? tellingLines(catalogue.value, one.entries) : [],
   })),
 )
-const years = computed(() => {
-  const at = Date.parse(history.value?.appliance.installedOn ?? '')
-  return Number.isNaN(at) ? '' : `, installed ${new Date(at).getFullYear()}`
+const installed = computed(() => {
+  const at = history.value?.appliance.installedOn
+  return at ? `, installed ${month(at)}` : ''
 })
 </script>
 
@@ -52,7 +52,7 @@ const years = computed(() => {
     <p v-else-if="!history" class="dim" role="status">Fetching what is known of this boiler…</p>
     <template v-else>
       <h1>{{ history.site.name }}</h1>
-      <p class="dim">{{ history.appliance.label }}{{ years }} · {{ history.site.address || 'address not known' }}</p>
+      <p class="dim">{{ history.appliance.label }}{{ installed }} · {{ history.site.address || 'address not known' }}</p>
       <section v-if="points.length > 1" aria-labelledby="pressure-title">
         <h2 id="pressure-title" class="eyebrow">Pressure and top-ups</h2>
         <PressureChart :points="points" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Entry } from '@dewpoint/core/casebook'
 import type { JobLine, JobNote, Skill } from '@dewpoint/core/diagnosis'
-import { computed, reactive, ref } from 'vue'
+import { computed, onBeforeUnmount, reactive, ref } from 'vue'
 import { useDraft } from '../../../keeping/device/drafts.ts'
 import { clock } from '../../../shared/times.ts'
 import { inSentence } from '../../../shared/words.ts'
@@ -49,8 +49,12 @@ const typed = reactive<Record<string, string>>(Object.fromEntries(props.line.not
 const draft = useDraft(`case ${store.current?.id} job ${props.line.id}`, typed)
 const half = computed(() => Object.values(typed).some((one) => one !== ''))
 const wrong = ref<number | null>(null)
+/** a field that goes away says that it was changed: what is half typed in it stays a draft */
+let gone = false
+onBeforeUnmount(() => (gone = true))
 const valueOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
 function keep(note: JobNote) {
+  if (gone) return
   const text = typed[`note ${note.step}`]!
   wrong.value = null
   if (text.trim() === '') return
