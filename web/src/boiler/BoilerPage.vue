@@ -148,6 +148,9 @@ ol {
 p {
   margin: 0 0 3px;
 }
+.boiler a {
+  color: var(--copper);
+}
 .line a {
   font-weight: 600;
   display: inline-block;

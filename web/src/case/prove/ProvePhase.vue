@@ -101,6 +101,9 @@ h1 {
   font-size: 1.75rem;
   margin: 4px 0 6px;
 }
+.work a {
+  color: var(--copper);
+}
 .head {
   display: flex;
   flex-wrap: wrap;

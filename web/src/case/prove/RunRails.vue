@@ -183,6 +183,9 @@ ol .passed {
   color: var(--stop);
   font-weight: 600;
 }
+.rail a {
+  color: var(--copper);
+}
 .acts {
   display: flex;
   flex-wrap: wrap;

@@ -108,6 +108,7 @@ function record(kind: FactKind) {
 
 <style scoped>
 .history {
+  color: var(--copper);
   display: inline-block;
   min-height: 44px;
   line-height: 44px;
