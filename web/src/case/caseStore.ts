@@ -154,7 +154,7 @@ export const useCase = defineStore('case', () => {
 
   /** whether the server answered last, and when what waits was told so: it has pauses of its own, ms */
   let within = true
-  let told = 0
+  let told = -Infinity
   const retold = 12_000
   /** Fetches what others wrote meanwhile. @returns whether the server answered */
   async function refresh(): Promise<boolean> {

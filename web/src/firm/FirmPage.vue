@@ -7,8 +7,10 @@ import { Refused } from '../keeping/api.ts'
 import PlainSelect from '../shared/pieces/PlainSelect.vue'
 import { currency } from '../shared/money.ts'
 import { zone } from '../shared/times.ts'
-import { schools } from '@dewpoint/trade/schools'
+import { inSentence } from '../shared/words.ts'
+import { schools, type School } from '@dewpoint/trade/schools'
 import { useFirm } from './firmStore.ts'
+import { numberTyped } from '../shared/numbers.ts'
 
 /** What the firm has set: what things cost, and the clock it works by. */
 const firm = useFirm()
@@ -27,6 +29,8 @@ const letterhead = [
   { key: 'phone', label: 'Telephone', most: 40 },
   { key: 'emergency', label: 'Gas emergency number of the place', most: 40 },
 ]
+/** what is done where the firm has not said */
+const unsaid = ({ choices: [first] }: School) => (first!.prefers ? 'Whatever costs least in the end.' : `Until you say: ${inSentence(first!.label)}.`)
 const unitChoices = [
   { value: 'metric', title: 'metric: bar, °C, l/min, m³/h' },
   { value: 'imperial', title: 'imperial beside it: psi, °F, gal/min, ft³/h' },
@@ -83,8 +87,7 @@ onMounted(async () => {
 
 async function save() {
   said.value = ''
-  const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
-  const costs = Object.fromEntries(fields.map(({ key }) => [key, numberOf(form[key]!)]))
+  const costs = Object.fromEntries(fields.map(({ key }) => [key, numberTyped(form[key]!)]))
   const letter = Object.fromEntries(letterhead.map(({ key }) => [key, form[key]!.trim()]))
   const ways = schools.flatMap(({ id }) => (form[`way ${id}`] ? [{ question: id, choice: form[`way ${id}`]! }] : []))
   const profile = { ...firm.settings?.profile, ...letter, currency: form.currency, units: form.units, ways }
@@ -142,7 +145,7 @@ async function showTheirs() {
           :items="[{ value: '', title: 'as it comes' }, ...school.choices.map((one) => ({ value: one.id, title: one.label }))]"
           :label="school.question"
         />
-        <p class="dim">{{ school.choices.find((one) => one.id === form[`way ${school.id}`])?.follows ?? 'Whatever costs least in the end.' }}</p>
+        <p class="dim">{{ school.choices.find((one) => one.id === form[`way ${school.id}`])?.follows ?? unsaid(school) }}</p>
       </div>
       <h2 class="eyebrow">Clock</h2>
       <div class="field">

@@ -5,6 +5,7 @@ import { Refused } from '../keeping/api.ts'
 import { useDraft } from '../keeping/device/drafts.ts'
 import { money } from '../shared/money.ts'
 import { useStock, type StockLine } from './stockStore.ts'
+import { numberTyped } from '../shared/numbers.ts'
 
 /** What is on the van and in the store, and what parts cost the firm. */
 const stock = useStock()
@@ -38,11 +39,10 @@ function shut() {
   draft.forget()
 }
 
-const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
 async function save() {
   trouble.value = ''
-  const price = form.price.trim() === '' ? null : numberOf(form.price)
-  const parsed = readStocked({ part: form.part, price, van: numberOf(form.van), store: numberOf(form.store), revision: form.revision })
+  const price = form.price.trim() === '' ? null : numberTyped(form.price)
+  const parsed = readStocked({ part: form.part, price, van: numberTyped(form.van), store: numberTyped(form.store), revision: form.revision })
   problems.value = parsed.ok ? {} : Object.fromEntries(parsed.problems.map(({ field, message }) => [field, message]))
   if (!parsed.ok) return
   sending.value = true

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { impossibility, type RecordItem } from '@dewpoint/core/diagnosis'
 import { convert, formatNumber, unitsLike, type UnitSymbol } from '@dewpoint/core/quantity'
+import { limitWords } from '@dewpoint/trade/report'
 import { computed, reactive, ref, watch } from 'vue'
 import { useDraft } from '../../keeping/device/drafts.ts'
 import { doublePressGuard } from '../../shared/pieces/doublePressGuard.ts'
@@ -10,6 +11,7 @@ import { useCase } from '../caseStore.ts'
 import { entryWords, figureChoices, outcomeChoices } from '../checkWords.ts'
 import LimitBand from './LimitBand.vue'
 import MeterClock from './MeterClock.vue'
+import { numberTyped } from '../../shared/numbers.ts'
 
 /** One closing check: its figure against the limit, or its answer. It keeps its height when it is answered, so that nothing moves under the finger. */
 const props = defineProps<{ item: RecordItem; /** the case is closed: nothing more is said */ closed?: boolean }>()
@@ -45,19 +47,6 @@ const figure = computed(() => {
 })
 const settled = computed(() => ['right', 'given', 'declined'].includes(props.item.state) || (props.item.state === 'notDone' && props.item.leaves))
 const wrong = computed(() => props.item.state === 'notRight' || (props.item.state === 'notDone' && !props.item.leaves))
-const limitWords = computed(() => {
-  const { limit } = props.item
-  if (!limit) return ''
-  const { low, high, source } = limit
-  const shown = limit.unit === '1' ? '' : ` ${limit.unit}`
-  const range =
-    low !== null && high !== null
-      ? `${formatNumber(low)} to ${formatNumber(high)}${shown}`
-      : high !== null
-        ? `at most ${formatNumber(high)}${shown}`
-        : `at least ${formatNumber(low!)}${shown}`
-  return `${range}, ${source}`
-})
 /** a figure nobody believes is not taken for one */
 const refused = computed(() => {
   const last = store.live.findLast((one) => one.type === 'reading' && one.payload.check === props.item.check)
@@ -94,8 +83,7 @@ function say(outcome: string) {
     write('reading', { check: check.value.id, outcome, ...(result.value && { situation: { demand: check.value.situation.demand } }) })
   else write('reading', { check: props.item.id, outcome })
 }
-const valueOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
-function record(value = valueOf(form.typed), unit = form.unit) {
+function record(value = numberTyped(form.typed), unit = form.unit) {
   if (!result.value || !check.value) return
   if (!Number.isFinite(value)) return void (trouble.value = 'Type a number, such as 1.2.')
   const odd = impossibility(result.value, value, unit)
@@ -132,7 +120,7 @@ function setDay() {
       <h3>{{ item.label }}</h3>
       <p v-if="item.state === 'open'" class="dim">{{ item.why }}</p>
       <p v-else class="said">{{ words }}</p>
-      <p v-if="item.limit" class="dim">{{ limitWords }}</p>
+      <p v-if="item.limit" class="dim">{{ limitWords({ limit: item.limit, unit: item.limit.unit }) }}</p>
       <p v-if="refused" class="off" role="alert">Not believed: {{ refused }}</p>
     </div>
     <LimitBand v-if="item.limit" class="band" :low="item.limit.low" :high="item.limit.high" :value="figure" :ok="!wrong" />

@@ -7,6 +7,7 @@ import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
 import { seconds as secondsOf } from './meterTime.ts'
+import { numberTyped } from '../../shared/numbers.ts'
 
 /** Times the gas meter, metric or imperial, and says what it comes to; whatever was started goes on through a reload. */
 const emit = defineEmits<{ rate: [cubicMetresPerHour: number] }>()
@@ -25,17 +26,16 @@ function press() {
   if (running.value) form.stoppedAt = Date.now()
   else Object.assign(form, { startedAt: Date.now(), stoppedAt: 0 })
 }
-const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
 const volumes = { metric: ['0.01', '0.02', '0.05', '0.1'], imperial: ['1', '2', '5'] }
 const volume = computed(() => {
-  const typed = numberOf(form.volume || volumes[form.meter][0]!)
+  const typed = numberTyped(form.volume || volumes[form.meter][0]!)
   return typed > 0 && typed <= 1000 ? typed : NaN
 })
 const unit = computed(() => (form.meter === 'metric' ? ('m³' as const) : ('ft³' as const)))
 const litres = computed(() => convert(volume.value, unit.value, 'l'))
 /** heating value of the bill, or of the reference gas */
 const gross = computed(() => {
-  const typed = numberOf(form.calorific)
+  const typed = numberTyped(form.calorific)
   return typed > 5 && typed < 150 ? typed : referenceGases[gas.value].gross
 })
 const done = computed(() => !running.value && elapsed.value > 0 && Number.isFinite(litres.value))

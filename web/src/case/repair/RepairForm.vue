@@ -8,6 +8,7 @@ import { useFirm } from '../../firm/firmStore.ts'
 import { money } from '../../shared/money.ts'
 import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
+import { numberTyped } from '../../shared/numbers.ts'
 
 /** What was really done: filled in with what is usual, written down as it was. */
 const props = defineProps<{ remedy: Remedy; /** what it is done for, where that is known */ faults: string[] }>()
@@ -39,8 +40,8 @@ function named(part: { name: string; price: string }, before: string) {
 const firm = useFirm()
 const perHour = computed(() => ({ ...usualCosts, ...firm.settings?.costs, ...store.current?.settings }).hourlyRate)
 const sums = computed(() => {
-  const of = parts.value.reduce((sum, one) => sum + (numberOf(one.quantity) || 0) * (numberOf(one.price) || 0), 0)
-  return { parts: of, time: ((numberOf(minutes.value) || 0) / 60) * perHour.value }
+  const of = parts.value.reduce((sum, one) => sum + (numberTyped(one.quantity) || 0) * (numberTyped(one.price) || 0), 0)
+  return { parts: of, time: ((numberTyped(minutes.value) || 0) / 60) * perHour.value }
 })
 const note = ref('')
 const draft = useDraft(`case ${store.current?.id} repair ${props.remedy.id}`, reactive({ which, minutes, parts, note }))
@@ -48,33 +49,32 @@ const asked = ref(false)
 const first = useTemplateRef<{ focus(): void }>('first')
 onMounted(() => first.value?.focus())
 
-const numberOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
 /** longest a repair takes on one day, minutes */
 const longest = 1440
 const trouble = computed(() => {
-  const took = numberOf(minutes.value)
+  const took = numberTyped(minutes.value)
   return took >= 0 && took <= longest ? null : `Give the minutes it took, 0 to ${longest}.`
 })
 const partTrouble = (quantity: string) => {
-  const many = numberOf(quantity)
+  const many = numberTyped(quantity)
   return many >= 0 && many <= 100 ? null : 'How many, 0 to 100.'
 }
 
 const priceTrouble = (price: string) =>
-  price.trim() === '' || (numberOf(price) >= 0 && numberOf(price) <= 100_000) ? null : 'A price, 0 to 100 000, or nothing.'
+  price.trim() === '' || (numberTyped(price) >= 0 && numberTyped(price) <= 100_000) ? null : 'A price, 0 to 100 000, or nothing.'
 
 function record() {
   asked.value = true
   if (trouble.value || parts.value.some((one) => one.name.trim() && (partTrouble(one.quantity) || priceTrouble(one.price)))) return
   const fitted = parts.value
-    .map(({ name, quantity, price }) => ({ name: name.trim(), quantity: numberOf(quantity), ...(price.trim() !== '' && { price: numberOf(price) }) }))
+    .map(({ name, quantity, price }) => ({ name: name.trim(), quantity: numberTyped(quantity), ...(price.trim() !== '' && { price: numberTyped(price) }) }))
     .filter((one) => one.name && one.quantity > 0)
   draft.forget()
   emit('done', {
     remedy: props.remedy.id,
     faults: props.remedy.each ? [which.value] : props.faults.length > 0 ? props.faults : props.remedy.mends,
     result: 'unknown',
-    minutes: numberOf(minutes.value),
+    minutes: numberTyped(minutes.value),
     parts: fitted,
     ...(note.value.trim() && { note: note.value.trim() }),
   })
@@ -145,7 +145,7 @@ function record() {
 }
 .part {
   display: grid;
-  grid-template-columns: 1fr 6.5rem 7rem;
+  grid-template-columns: 1fr 7.5rem 7.5rem;
   gap: 12px;
 }
 .more {

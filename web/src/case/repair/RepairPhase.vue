@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Payload } from '@dewpoint/core/casebook'
-import type { Remedy, Verdict } from '@dewpoint/core/diagnosis'
+import type { Plan, Remedy, Verdict } from '@dewpoint/core/diagnosis'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { inSentence } from '../../shared/words.ts'
 import { useStock } from '../../van/stockStore.ts'
@@ -14,6 +14,7 @@ import JobPanel from './job/JobPanel.vue'
 import { progressOf } from './job/jobProgress.ts'
 import type { PlannedJob } from './job/plannedJob.ts'
 import OptionsTable from './options/OptionsTable.vue'
+import { planNames } from './options/planNames.ts'
 import RepairOrReplace from './options/RepairOrReplace.vue'
 import WhileOpenPanel from './options/WhileOpenPanel.vue'
 import RemedyCard from './RemedyCard.vue'
@@ -72,7 +73,6 @@ const done = computed(() => {
   if (!one) return new Set<string>()
   return new Set([...progressOf(store.live, one.job.lines, one.entry)].flatMap(([id, { done: by }]) => (by ? [id] : [])))
 })
-const planWords: Record<string, string> = { firm: 'as the firm does it', usual: 'least in the end', cheapest: 'least today', lasting: 'most lasting' }
 function choose(plan: string, added: string[] = []) {
   const one = store.diagnosis?.jobs.find((other) => other.plan === plan)
   const remedies = added.length > 0 ? (planned.value?.remedies ?? []) : (one?.remedies ?? [])
@@ -81,7 +81,8 @@ function choose(plan: string, added: string[] = []) {
   return store.write('decision', {
     kind: 'planChosen',
     plan,
-    reason: labels.length > 0 ? `Added while it is open: ${labels.map(inSentence).join(', ')}` : (planWords[plan] ?? plan),
+    reason:
+      labels.length > 0 ? `Added while it is open: ${labels.map(inSentence).join(', ')}` : plan in planNames ? inSentence(planNames[plan as Plan['id']]) : plan,
     remedies: [...remedies, ...added.map((remedy) => ({ remedy, faults: [] as string[] }))],
   })
 }

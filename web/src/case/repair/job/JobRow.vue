@@ -6,6 +6,7 @@ import { useDraft } from '../../../keeping/device/drafts.ts'
 import { clock } from '../../../shared/times.ts'
 import { inSentence } from '../../../shared/words.ts'
 import { useCase } from '../../caseStore.ts'
+import { numberTyped } from '../../../shared/numbers.ts'
 
 /** One line of the job: ticked as it is done, with what must be noted, what is always new, and how, for the one in hand. */
 const props = defineProps<{
@@ -52,13 +53,12 @@ const wrong = ref<number | null>(null)
 /** a field that goes away says that it was changed: what is half typed in it stays a draft */
 let gone = false
 onBeforeUnmount(() => (gone = true))
-const valueOf = (text: string) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
 function keep(note: JobNote) {
   if (gone) return
   const text = typed[`note ${note.step}`]!
   wrong.value = null
   if (text.trim() === '') return
-  const value = valueOf(text)
+  const value = numberTyped(text)
   if (!Number.isFinite(value) || Math.abs(value) > 100_000) {
     wrong.value = note.step
     return

@@ -7,6 +7,7 @@ import { inSentence } from '../../../shared/words.ts'
 import { useStock } from '../../../van/stockStore.ts'
 import { useCase } from '../../caseStore.ts'
 import { percent } from '../../suspects/colours.ts'
+import { planNames } from './planNames.ts'
 
 /** What can be done about it, side by side: minutes, money, how likely it comes back and why, and what has to be waited for. */
 defineProps<{ shown: string; chosen: string | null }>()
@@ -14,7 +15,6 @@ const emit = defineEmits<{ show: [plan: string]; choose: [plan: string] }>()
 const store = useCase()
 const firm = useFirm()
 const stock = useStock()
-const names: Record<Plan['id'], string> = { firm: 'As the firm does it', usual: 'Least in the end', cheapest: 'Least today', lasting: 'Most lasting' }
 const back = computed(() => comingBack({ ...usualCosts, ...firm.settings?.costs, ...store.current?.settings }))
 const plans = computed(() => store.diagnosis?.plans ?? [])
 /** mends only a part of what is to be done */
@@ -53,8 +53,8 @@ const fallsShort = (one: RemedyOption) => one.unfit ?? ''
       <span id="options-title" class="eyebrow">Repair options</span> <span class="dim">a return costs {{ money(back) }}</span>
     </p>
     <div class="table">
-      <article v-for="plan in plans" :key="plan.id" :class="{ chosen: shown === plan.id }" :aria-label="names[plan.id]">
-        <h3>{{ names[plan.id] }}</h3>
+      <article v-for="plan in plans" :key="plan.id" :class="{ chosen: shown === plan.id }" :aria-label="planNames[plan.id]">
+        <h3>{{ planNames[plan.id] }}</h3>
         <p class="does dim">{{ does(plan) }}</p>
         <p class="figure">
           <strong class="mono">{{ plan.minutes }}</strong> min<span class="bar" aria-hidden="true"
@@ -83,8 +83,8 @@ const fallsShort = (one: RemedyOption) => one.unfit ?? ''
         </p>
         <p v-if="chosen === plan.id" class="is"><v-icon icon="$tick" size="18" aria-hidden="true" /> Chosen</p>
         <template v-else>
-          <v-btn v-if="shown !== plan.id" @click="emit('show', plan.id)">Show {{ inSentence(names[plan.id]) }}</v-btn>
-          <v-btn v-else color="primary" variant="flat" @click="emit('choose', plan.id)">Choose {{ inSentence(names[plan.id]) }}</v-btn>
+          <v-btn v-if="shown !== plan.id" @click="emit('show', plan.id)">Show {{ inSentence(planNames[plan.id]) }}</v-btn>
+          <v-btn v-else color="primary" variant="flat" @click="emit('choose', plan.id)">Choose {{ inSentence(planNames[plan.id]) }}</v-btn>
         </template>
       </article>
       <article v-for="one in short" :key="one.id" class="short" :aria-label="one.label">
