@@ -77,5 +77,5 @@ export {
   type Weighing,
   wrongActs,
 } from './choice/index.ts'
-export { barOf, healthyOutcome, type OutcomeAhead, outcomesAhead, probing, type Probing } from './account/index.ts'
+export { barOf, type FigureAt, figuresAt, healthyOutcome, type OutcomeAhead, outcomesAhead, probing, type Probing } from './account/index.ts'
 export { partsFrom, separability, type Separability, stepHalving } from './quality/index.ts'

@@ -4,6 +4,7 @@ import type { Asked } from '@dewpoint/core/wiring'
 import {
   assembleSignatures,
   diagnose,
+  figuresAt,
   noExceptions,
   nextProbes,
   nominalSignatures,
@@ -15,6 +16,7 @@ import {
   type DiagnoseOptions,
   type Diagnosis,
   type Experience,
+  type FigureAt,
   type NextProbe,
   type OutcomeAhead,
   type CheckOrder,
@@ -62,6 +64,11 @@ const reasoning = {
     const catalogue = catalogueOf(system, controls)
     const check = catalogue.checks.find((one) => one.id === id)
     return check ? outcomesAhead(catalogue, await shelf.of(catalogue), entries, check, now, as, { experience }) : []
+  },
+  /** what should be read at points of the boiler */
+  async figuresAt(system: string, controls: string, entries: Entry[], checks: string[], experience?: Experience): Promise<FigureAt[]> {
+    const catalogue = catalogueOf(system, controls)
+    return figuresAt(catalogue, await shelf.of(catalogue), entries, checks, { experience })
   },
   /** what a meter between two terminals should read */
   async probing(system: string, controls: string, entries: Entry[], spec: ProbeSpec, experience?: Experience): Promise<Probing> {

@@ -10,6 +10,7 @@ type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 export const reasoning = {
   diagnose: (...of: Of<'diagnose'>) => inWorker((remote) => remote.diagnose(...of)),
   ahead: (...of: Of<'ahead'>) => inWorker((remote) => remote.ahead(...of)),
+  figuresAt: (...of: Of<'figuresAt'>) => inWorker((remote) => remote.figuresAt(...of)),
   probing: (...of: Of<'probing'>) => inWorker((remote) => remote.probing(...of)),
   nextProbes: (...of: Of<'nextProbes'>) => inWorker((remote) => remote.nextProbes(...of)),
 }

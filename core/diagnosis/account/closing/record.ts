@@ -5,14 +5,12 @@ import { comparable, isRepaired, type JournalRead, readRecord, type RecordRead }
 import type { Signatures } from '../../signatures/index.ts'
 import { faultProbabilities, standingNow } from '../partStates.ts'
 import { healthyOutcome } from './proofs.ts'
+import { usualLimit, within } from './usualLimit.ts'
 
 /** a fault that was mended counts as found from here on, and one whose cause is as likely has its cause to find. Chosen */
 const likely = 0.15
 /** a slow fault that is as likely still to stand is come back for. Chosen */
 const mayStand = 0.1
-/** how far from what sound appliances read, in its spreads, a figure is still as it should be. Common practice: two standard deviations */
-const within = 2
-
 /**
  * What must stand in the record before the case is closed, by what was found, opened and done; each with what the record says of it. What was
  * said before the last occasion it is owed for does not count. Nothing is owed before anything was repaired.
@@ -112,13 +110,7 @@ function limitOf(catalogue: Catalogue, signatures: Signatures, item: ClosingItem
   const { result } = check
   if (result.kind !== 'number' || result.thermistor || result.bands) return null
   if (item.limit) return { low: item.limit.low ?? null, high: item.limit.high ?? null, unit: result.unit, source: item.limit.source }
-  const usual = usualOf(catalogue, signatures, check)
-  if (!usual) return null
-  const back = (value: number) => (result.scale === 'log' ? Math.exp(value) : value)
-  const reach = usual.reach + within * readingSpread(check, instrumentOf(catalogue, check), back(usual.middle))
-  // below nothing there is nothing
-  const low = back(usual.middle - reach)
-  return { low: low <= 0 && result.range[0] >= 0 ? null : low, high: back(usual.middle + reach), unit: result.unit, source: 'this model' }
+  return usualLimit(catalogue, signatures, check)
 }
 
 /** Whether a reading is what a sound appliance gives. */

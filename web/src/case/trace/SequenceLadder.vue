@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
 import { entryWords } from '../checkWords.ts'
+import ProvedBy from './ProvedBy.vue'
 
 const demand = defineModel<'hotWater' | 'heating'>({ required: true })
 const store = useCase()
@@ -33,15 +34,22 @@ const stateOf = (index: number) =>
 const stateWords = { unseen: 'not looked', proved: 'proved', stalled: 'stops here', notReached: 'not reached' }
 
 /** readings that tell of a stage stand beside it */
-const notesOf = (stage: string) =>
-  store.live.flatMap((entry) => {
-    if (entry.type !== 'reading') return []
+const toldOf = (stage: string) =>
+  store.live.filter((entry) => {
+    if (entry.type !== 'reading') return false
     const check = store.catalogue?.checks.find((one) => one.id === entry.payload.check)
-    return !check?.runsThrough && check?.concerns?.demand === demand.value && check.concerns.stage === stage ? [entryWords(store.catalogue!, entry).result] : []
+    return !check?.runsThrough && check?.concerns?.demand === demand.value && check.concerns.stage === stage
   })
+/** what says so: the run that was marked, and every reading that tells of the stage */
+const behind = (stage: Stage, index: number) => [
+  ...(marked.value && (stateOf(index) === 'proved' || stateOf(index) === 'stalled') ? [marked.value.id] : []),
+  ...toldOf(stage.id).map((one) => one.id),
+]
 
 const noteWords = (stage: Stage, index: number) =>
-  notesOf(stage.id).join(', ') || (stateOf(index) === 'stalled' ? 'stops here' : stateOf(index) === 'notReached' ? 'not reached' : stage.sign)
+  toldOf(stage.id)
+    .map((entry) => entryWords(store.catalogue!, entry).result)
+    .join(', ') || (stateOf(index) === 'stalled' ? 'stops here' : stateOf(index) === 'notReached' ? 'not reached' : stage.sign)
 
 function mark(outcome: string) {
   store.write('reading', { check: checkId.value, outcome, situation: { demand: demand.value } })
@@ -78,6 +86,7 @@ function mark(outcome: string) {
           </span>
         </button>
         <div v-if="opened === stage.id" class="act">
+          <ProvedBy :entries="behind(stage, index)" />
           <v-btn @click="mark(stage.id)">It stops here</v-btn>
         </div>
       </li>

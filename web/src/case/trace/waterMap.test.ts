@@ -2,7 +2,7 @@ import type { PartState } from '@dewpoint/core/diagnosis'
 import { stockCatalogues } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
 import { percent } from '../suspects/colours.ts'
-import { waterMap } from './waterMap.ts'
+import { pointsOf, waterMap } from './waterMap.ts'
 
 const part = (id: string, state: PartState['state'], of?: string): PartState => ({ id, label: id, probability: 0.1, state, provenBy: [], ...(of && { of }) })
 const place = (id: string, parts: PartState[]) => waterMap(parts).places.find((one) => one.id === id)
@@ -59,4 +59,31 @@ describe('the water map', () => {
 
 it('a share never claims certainty', () => {
   expect([0, 0.004, 0.005, 0.994, 0.996, 1].map(percent)).toEqual(['<1%', '<1%', '1%', '99%', '>99%', '>99%'])
+})
+
+describe('points to read at', () => {
+  const ids = (system: string, demand: 'heating' | 'hotWater') => pointsOf(stockCatalogues[system]!.checks, demand).map((one) => [one.id, ...one.checks])
+
+  it('are those of the demand that runs, and of this boiler', () => {
+    expect(ids('premix-combi', 'hotWater')).toEqual([
+      ['flowHotWater', 'display.flowHot', 'measure.heatingFlowOnTap'],
+      ['in', 'measure.platePrimaryIn'],
+      ['out', 'measure.platePrimaryOut'],
+    ])
+    expect(ids('system-boiler', 'hotWater')).toEqual([
+      ['in', 'measure.coilFlow'],
+      ['out', 'measure.coilReturn'],
+    ])
+    expect(ids('system-boiler', 'heating').map(([id]) => id)).toEqual(['flowHeating', 'returnHeating'])
+  })
+
+  it('every check named is one of some boiler, read as a number', () => {
+    const known = new Map(Object.values(stockCatalogues).flatMap(({ checks }) => checks.map((one) => [one.id, one.result.kind])))
+    const named = Object.values(stockCatalogues).flatMap(({ parts, checks }) => [
+      ...waterMap(parts.map((one) => ({ ...one, probability: 0, state: 'untested' as const, provenBy: [] }))).places.flatMap((one) => one.checks ?? []),
+      ...(['heating', 'hotWater'] as const).flatMap((demand) => pointsOf(checks, demand).flatMap((one) => one.checks)),
+    ])
+    expect(new Set(named).size).toBeGreaterThan(12)
+    for (const id of named) expect(known.get(id), id).toBe('number')
+  })
 })

@@ -6,11 +6,15 @@ import { useKeys } from '../../../shared/pieces/keys.ts'
 import { outcomeChoices } from '../../checkWords.ts'
 import { colourOf, letterOf, percent } from '../../suspects/colours.ts'
 import SuspectLetter from '../../suspects/SuspectLetter.vue'
+import { useCase } from '../../caseStore.ts'
+import { saidOf, stillSo } from './needs.ts'
+import NeedsTicks from './NeedsTicks.vue'
 
 const props = defineProps<{ check: Check; next: NextCheck }>()
 const emit = defineEmits<{ record: [payload: Payload<'reading'>] }>()
 const unsure = ref(false)
-const drained = ref(false)
+const store = useCase()
+const said = ref(stillSo(store.live, store.acts))
 
 /** from how many answers on those nobody expects stand behind a press */
 const many = 5
@@ -31,12 +35,11 @@ const chanceOf = (outcome: string, index: number) => {
 
 function record(outcome: string | undefined) {
   if (outcome === undefined) return
-  const { demand, powerOff, drained: asked } = props.check.situation
   emit('record', {
     check: props.check.id,
     outcome,
     sureness: unsure.value ? 'unsure' : 'sure',
-    situation: { demand, ...(powerOff && { powerOff: true }), ...(asked && { drained: drained.value }) },
+    situation: { demand: props.check.situation.demand, ...saidOf(props.check, said.value) },
   })
 }
 
@@ -48,8 +51,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_unused, index) => [String
     <p class="legend">
       <span v-for="(one, rank) in next.expected" :key="one.suspect"><SuspectLetter :rank="rank" /> {{ one.label }}</span>
     </p>
-    <v-checkbox v-if="check.situation.drained" v-model="drained" label="Water side drained, drain open" hide-details density="compact" />
-    <p v-if="check.situation.drained && !drained" class="dim note">Say so first: without that the answer will be doubted.</p>
+    <NeedsTicks v-model="said" :check="check" />
     <div v-for="(choice, index) in choices" :key="choice.id" class="row">
       <v-btn class="answer" :aria-keyshortcuts="String(index + 1)" @click="record(choice.id)"
         ><span>{{ choice.label }}</span> <kbd class="wide">{{ index + 1 }}</kbd></v-btn

@@ -10,6 +10,8 @@ import { colourOf } from '../../suspects/colours.ts'
 import SuspectLetter from '../../suspects/SuspectLetter.vue'
 import { useCase } from '../../caseStore.ts'
 import { figureChoices, notReachedWords } from '../../checkWords.ts'
+import { saidOf, stillSo } from './needs.ts'
+import NeedsTicks from './NeedsTicks.vue'
 import { padDraft } from './padDraft.ts'
 import { layOut } from './padScale.ts'
 
@@ -20,10 +22,11 @@ const typed = ref('')
 const unit = ref<UnitSymbol>(props.result.unit)
 const pipe = ref('60')
 const pipeUnit = ref<'°C' | '°F'>('°C')
-const drained = ref(false)
+const store = useCase()
+const said = ref(stillSo(store.live, store.acts))
 const field = useTemplateRef<{ focus: () => void }>('field')
 
-const draft = useDraft(padDraft(useCase().current?.id, props.check), reactive({ typed, unit, pipe, pipeUnit, drained }))
+const draft = useDraft(padDraft(store.current?.id, props.check), reactive({ typed, unit, pipe, pipeUnit, said }))
 
 watch(
   () => typed.value !== '',
@@ -61,11 +64,9 @@ const nothing = computed(() => notReachedWords(props.check))
 const neverReached = computed(() => props.next.expected.some((one) => one.notReached > 0.2))
 
 function situation(): Payload<'reading'>['situation'] {
-  const { demand, powerOff } = props.check.situation
   return {
-    demand,
-    ...(powerOff && { powerOff: true }),
-    ...(props.check.situation.drained && { drained: drained.value }),
+    demand: props.check.situation.demand,
+    ...saidOf(props.check, said.value),
     ...(props.result.thermistor && { temperature: { value: numberOf(pipe.value)!, unit: pipeUnit.value } }),
   }
 }
@@ -135,8 +136,7 @@ function record(sureness: 'sure' | 'unsure') {
         <PlainSelect v-if="units.length > 1" v-model="unit" :items="units" hidden-label="Unit of the reading" class="unit" />
         <span v-else class="mono only-unit">{{ unit }}</span>
       </div>
-      <v-checkbox v-if="check.situation.drained" v-model="drained" label="Water side drained, drain open" hide-details density="compact" />
-      <p v-if="check.situation.drained && !drained" class="dim note">Without that the reading is the water’s own pressure: it will be doubted.</p>
+      <NeedsTicks v-model="said" :check="check" />
       <div class="acts">
         <v-btn type="submit" color="primary" variant="flat" :disabled="!ready" class="record"
           >Record <span v-if="ready" class="mono">&nbsp;{{ formatQuantity(value!, unit) }}</span> <kbd class="wide">↵</kbd></v-btn
@@ -310,10 +310,6 @@ function record(sureness: 'sure' | 'unsure') {
 }
 .byWord .v-btn {
   height: 48px !important;
-}
-.note {
-  flex-basis: 100%;
-  margin: 0;
 }
 @media (max-width: 760px) {
   .pad {
