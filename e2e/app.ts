@@ -101,8 +101,14 @@ export class App {
     await this.atRest()
   }
 
+  /** Says that what the check shown needs is so: power off, water side drained. */
+  private async asItNeeds(): Promise<void> {
+    for (const need of await this.page.getByRole('group', { name: 'Before it is read' }).getByRole('checkbox').all()) await need.check()
+  }
+
   async answer(label: string, words: string): Promise<void> {
     await this.choose(label)
+    await this.asItNeeds()
     const pad = this.page.locator('.pad')
     const wanted = pad.getByRole('button', { name: words })
     // answers nobody expects stand behind a press
@@ -115,6 +121,7 @@ export class App {
 
   async measure(label: string, value: string): Promise<void> {
     await this.choose(label)
+    await this.asItNeeds()
     await this.page.getByLabel('Reading', { exact: true }).fill(value)
     await this.page.getByRole('button', { name: /^Record/ }).click()
     await expect(this.journal).toContainText(label)

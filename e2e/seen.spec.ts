@@ -60,7 +60,7 @@ test('a gas pipe found not tight stops the case', async ({ app, page }) => {
 test('an answer that needs the water side drained asks for it first: ticked it counts, unticked it is given little weight', async ({ app, page }) => {
   await app.openCase('topUps')
   await app.choose('Vessel pumped up with the drain open: does it hold five minutes?')
-  const says = page.getByText('Say so first: without that the answer will be doubted.')
+  const says = page.getByText('Say so first: without that the water’s own pressure is read, and it will be doubted.')
   await expect(says).toBeVisible()
   await page.getByRole('button', { name: /^falls, bubbles at the core/ }).click()
   await expect(app.journal).toContainText('Given little weight: the water side was not drained')

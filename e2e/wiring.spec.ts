@@ -1,4 +1,4 @@
-import { expect, test, type App } from './app.ts'
+import { barriers, expect, test, type App } from './app.ts'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -192,4 +192,47 @@ test('bench: what should I read, healthy and with a fault; ghosts; a conductor r
   await expect(page.getByRole('heading', { name: /^Volts: Room thermostat call \(9\)/ })).toBeVisible()
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save this state as a SPICE netlist' }).click()])
   expect(file.suggestedFilename()).toBe('two-valves.cir')
+})
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('the map over the whole screen: two fingers enlarge it, one moves it, a press places the probe, and it is read there', async ({ app, page }) => {
+    await wired(app, 'system-boiler', 'two-valves', 'noStoredHotWater')
+    await page.getByRole('button', { name: 'Map full screen' }).tap()
+    const map = page.getByRole('dialog', { name: /Two 2-port valves/ })
+    await expect(map.getByText('Healthy: 230 V')).toBeVisible()
+    const drawing = map.locator('svg[role="group"]')
+    const size = async () => (await drawing.boundingBox())!.width
+    const { x, y, width, height } = (await map.getByRole('region', { name: 'Wiring map' }).boundingBox())!
+    const before = await size()
+    const touches = await page.context().newCDPSession(page)
+    const fingers = (apart: number) => [-1, 1].map((side, id) => ({ x: x + width / 2 + side * apart, y: y + height / 2, id }))
+    await touches.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: fingers(30) })
+    for (const apart of [50, 70, 90]) await touches.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: fingers(apart) })
+    await touches.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+    await expect.poll(size).toBeGreaterThan(before * 1.2)
+    // a push over a terminal places nothing
+    const motor = map.getByRole('button', { name: /^Terminal 17,/ })
+    await map.getByRole('button', { name: 'All of it' }).tap()
+    await expect(motor).toBeInViewport()
+    const at = (await motor.boundingBox())!
+    const red = map.getByRole('button', { name: /^Red on/ })
+    await expect(red).not.toContainText('17')
+    await touches.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: at.x + at.width / 2, y: at.y + at.height / 2, id: 0 }] })
+    for (const by of [10, 20, 40])
+      await touches.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ x: at.x + at.width / 2 - by, y: at.y + at.height / 2, id: 0 }] })
+    await touches.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+    await expect.poll(async () => (await motor.boundingBox())!.x).toBeLessThan(at.x - 20)
+    await expect(red).not.toContainText('17')
+    await map.getByRole('button', { name: 'Larger' }).tap()
+    await motor.tap()
+    await expect(red).toContainText('17')
+    expect(await barriers(page)).toEqual([])
+    await map.getByLabel('Reading', { exact: true }).fill('230')
+    await map.getByRole('button', { name: /^Record/ }).tap()
+    await map.getByRole('button', { name: 'Close' }).tap()
+    await expect(map).toBeHidden()
+    await expect(app.journal.getByRole('listitem').first()).toContainText('(17)')
+  })
 })

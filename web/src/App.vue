@@ -67,10 +67,10 @@ onMounted(async () => {
         <span v-if="outbox.waiting > 0 && outbox.unsaved.size === 0" class="waiting" role="status">
           {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away">: kept on this device</template>
         </span>
-        <router-link :to="{ name: 'bench' }" class="place" :aria-current="route.name === 'bench' ? 'page' : undefined">
+        <router-link :to="{ name: 'bench' }" class="place" aria-label="Bench" :aria-current="route.name === 'bench' ? 'page' : undefined">
           <v-icon icon="$bench" aria-hidden="true" /> <span class="place-name">Bench</span>
         </router-link>
-        <router-link :to="{ name: 'library' }" class="place" :aria-current="atLibrary ? 'page' : undefined">
+        <router-link :to="{ name: 'library' }" class="place" aria-label="Library" :aria-current="atLibrary ? 'page' : undefined">
           <v-icon icon="$library" aria-hidden="true" /> <span class="place-name">Library</span>
         </router-link>
         <button

@@ -2,7 +2,8 @@
 import type { Circuit, ControlScheme } from '@dewpoint/core/system'
 import type { Asked, Move, Probe, Wiring } from '@dewpoint/core/wiring'
 import { colourConventions, coreColours } from '@dewpoint/trade'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import ModalSheet from '../shared/pieces/ModalSheet.vue'
 import PlainSelect from '../shared/pieces/PlainSelect.vue'
 import SegmentSwitch from '../shared/pieces/SegmentSwitch.vue'
 import type { Tags } from './tags.ts'
@@ -16,8 +17,21 @@ const red = defineModel<string>('red', { required: true })
 const black = defineModel<string>('black', { required: true })
 const meter = defineModel<Probe>('meter', { required: true })
 const convention = defineModel<string>('convention', { required: true })
+/** the map over the whole screen */
+const full = defineModel<boolean>('full', { default: false })
 
 const placing = ref<'red' | 'black'>('red')
+const map = useTemplateRef<{ closer(): void; further(): void; whole(): void; show(terminal: string): void }>('map')
+const wordsOf = (terminal: string) => props.scheme.terminalWords[terminal.slice(terminal.indexOf('.') + 1)] ?? ''
+const probes = computed(() => [
+  { id: 'red' as const, label: 'Red on', on: red.value, words: wordsOf(red.value) },
+  { id: 'black' as const, label: 'Black on', on: black.value, words: wordsOf(black.value) },
+])
+/** the probe in hand: where it is comes into sight, the next press on a terminal moves it */
+function take(which: 'red' | 'black') {
+  placing.value = which
+  map.value?.show(which === 'red' ? red.value : black.value)
+}
 const chosen = ref<string | null>(null)
 watch(
   () => props.scheme,
@@ -87,7 +101,9 @@ function renumber(terminal: string, text: string) {
       <SegmentSwitch v-model="meter" label="Instrument" :choices="meters" />
     </div>
 
+    <p class="enlarge"><v-btn @click="full = true">Map full screen</v-btn></p>
     <WiringMap
+      v-if="!full"
       :scheme="scheme"
       :wiring="wiring"
       :red="red"
@@ -100,6 +116,50 @@ function renumber(terminal: string, text: string) {
       @terminal="place"
       @conductor="(id) => (chosen = chosen === id ? null : id)"
     />
+
+    <ModalSheet v-model="full" label="full-title" whole>
+      <div class="over">
+        <div class="bar">
+          <h2 id="full-title">{{ scheme.label }}</h2>
+          <v-btn @click="full = false">Close</v-btn>
+        </div>
+        <div class="room">
+          <WiringMap
+            ref="map"
+            free
+            :scheme="scheme"
+            :wiring="wiring"
+            :red="red"
+            :black="black"
+            :next="next"
+            :colours="tags.colours"
+            :numbers="tags.numbers"
+            :chosen="chosen"
+            :known="known"
+            @terminal="place"
+            @conductor="(id) => (chosen = chosen === id ? null : id)"
+          />
+          <div class="sizes" role="group" aria-label="Size of the map">
+            <button type="button" aria-label="Larger" @click="map?.closer()">+</button>
+            <button type="button" aria-label="Smaller" @click="map?.further()">−</button>
+            <button type="button" aria-label="All of it" @click="map?.whole()">All</button>
+          </div>
+        </div>
+        <div class="below">
+          <div class="placing" role="group" aria-label="Probe a press on a terminal places">
+            <button v-for="one in probes" :key="one.id" type="button" :class="one.id" :aria-pressed="placing === one.id" @click="take(one.id)">
+              {{ one.label }} <strong class="mono">{{ tags.numbers[one.on] }}</strong> {{ one.words }}
+            </button>
+            <v-btn v-if="next && next !== red" color="primary" variant="flat" @click="red = next">Probe next: {{ tags.numbers[next] }}</v-btn>
+          </div>
+          <p v-if="core" class="dim">{{ coreLabel }}</p>
+          <p v-if="warning" class="warning">
+            <strong>{{ warning }}</strong>
+          </p>
+          <slot name="reading" />
+        </div>
+      </div>
+    </ModalSheet>
 
     <slot />
 
@@ -200,6 +260,84 @@ function renumber(terminal: string, text: string) {
 .toggles .isolate[aria-pressed='true'] {
   border-color: var(--proven);
   box-shadow: inset 0 -3px var(--proven);
+}
+.enlarge {
+  display: flex;
+  justify-content: flex-end;
+}
+.over {
+  display: grid;
+  grid-template-rows: auto minmax(200px, 1fr) auto;
+  height: 100%;
+}
+.bar {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--rule);
+}
+.bar h2 {
+  font-size: 1.125rem;
+}
+.room {
+  position: relative;
+  min-height: 0;
+}
+.sizes {
+  position: absolute;
+  right: 12px;
+  bottom: 12px;
+  display: grid;
+  border: 1px solid var(--rule);
+  border-radius: 10px;
+  overflow: hidden;
+}
+.sizes button {
+  width: 48px;
+  height: 48px;
+  border: 0;
+  background: var(--sheet);
+  color: var(--ink);
+  font-size: 1.25rem;
+  cursor: pointer;
+}
+.sizes button:last-child {
+  font-size: 0.9375rem;
+}
+.below {
+  max-height: 58dvh;
+  overflow: auto;
+  padding: 10px 14px 14px;
+  border-top: 2px solid var(--copper);
+  background: var(--paper);
+  display: grid;
+  gap: 8px;
+}
+.placing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.placing button:not(.v-btn) {
+  flex: 1 1 0;
+  min-height: 48px;
+  padding: 4px 12px;
+  border: 1px solid var(--rule);
+  border-radius: 10px;
+  background: var(--sheet);
+  color: var(--ink);
+  text-align: left;
+  cursor: pointer;
+}
+.placing .red[aria-pressed='true'] {
+  box-shadow: inset 4px 0 var(--stop);
+  border-color: var(--stop);
+}
+.placing .black[aria-pressed='true'] {
+  box-shadow: inset 4px 0 var(--ink);
+  border-color: var(--ink);
 }
 .warning {
   margin: 0;

@@ -2,8 +2,9 @@
 import type { ControlScheme, Device } from '@dewpoint/core/system'
 import type { Wiring } from '@dewpoint/core/wiring'
 import { coreColours } from '@dewpoint/trade'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { drawingOf } from '../workers/drawing.ts'
+import { type FreeMap, freeMap } from './freeMap.ts'
 import type { Point, SchemeLayout } from './layout.ts'
 import { doing, litOf, switchesOf } from './state.ts'
 
@@ -23,6 +24,8 @@ const props = defineProps<{
   chosen: string | null
   /** devices and conductors proven good, or bad */
   known?: Record<string, 'good' | 'bad'>
+  /** moved by finger and wheel in the room it is given, instead of scrolled */
+  free?: boolean
 }>()
 const emit = defineEmits<{ terminal: [name: string]; conductor: [id: string] }>()
 
@@ -43,10 +46,25 @@ watch(
 )
 
 const sheet = useTemplateRef<HTMLElement>('sheet')
+const drawing = useTemplateRef<SVGSVGElement>('drawing')
+let map: FreeMap | null = null
+watch(
+  [drawing, sheet, () => props.free],
+  ([drawn, view, free]) => {
+    map?.end()
+    const at = layout.value?.terminals[props.red]
+    map = free && drawn && view && at ? freeMap(drawn, view, layout.value!, at) : null
+  },
+  { flush: 'post' },
+)
+onBeforeUnmount(() => map?.end())
+const show = (terminal: string) => layout.value && map?.show(layout.value.terminals[terminal]!)
+defineExpose({ closer: () => map?.closer(), further: () => map?.further(), whole: () => map?.whole(), show })
 /** where the map is wider than the screen the red probe is brought into sight */
 watch([layout, () => props.red], async () => {
   await nextTick()
   const at = layout.value?.terminals[props.red]
+  if (at && map) return map.show(at)
   const drawn = sheet.value?.querySelector('svg')
   if (!at || !sheet.value || !drawn) return
   const x = (at.x * drawn.clientWidth) / layout.value!.width
@@ -78,8 +96,15 @@ const litWords = { mains: 'live', low: 'live, low voltage', dead: 'not live' }
 <template>
   <p v-if="trouble" role="alert">The drawing failed: {{ trouble }} Probes can be placed by name below.</p>
   <p v-else-if="!layout" class="dim waiting" aria-live="polite">Drawing the wiring…</p>
-  <div v-else ref="sheet" class="sheet" tabindex="0" role="region" aria-label="Wiring map, scrolls">
-    <svg :viewBox="`0 0 ${layout.width} ${layout.height}`" :width="layout.width" :height="layout.height" role="group" :aria-label="scheme.label">
+  <div v-else ref="sheet" class="sheet" :class="{ free }" tabindex="0" role="region" :aria-label="free ? 'Wiring map' : 'Wiring map, scrolls'">
+    <svg
+      ref="drawing"
+      :viewBox="`0 0 ${layout.width} ${layout.height}`"
+      :width="layout.width"
+      :height="layout.height"
+      role="group"
+      :aria-label="scheme.label"
+    >
       <g v-for="{ id } in ordered" :key="id" class="core" :class="[lit[id], { chosen: chosen === id }]" @click="emit('conductor', id)">
         <title>{{ label(id) }}, {{ drawnColour(id).label }}: {{ litWords[lit[id]!] }}</title>
         <path class="touch" :d="path(layout.conductors[id]!)" />
@@ -132,6 +157,7 @@ const litWords = { mains: 'live', low: 'live, low voltage', dead: 'not live' }
           tabindex="0"
           :aria-label="`Terminal ${numbers[name]}, ${device.label} ${nameOf(name)}${red === name ? ', red probe' : black === name ? ', black probe' : ''}${next === name ? ', probe next' : ''}${warned(name) ? `. ${warned(name)!.text}` : ''}`"
           @click="emit('terminal', name)"
+          @focus="show(name)"
           @keydown.enter.prevent="emit('terminal', name)"
           @keydown.space.prevent="emit('terminal', name)"
         >
@@ -159,6 +185,21 @@ const litWords = { mains: 'live', low: 'live, low voltage', dead: 'not live' }
   border: 1px solid var(--rule);
   border-radius: 14px;
   padding: 6px 10px 14px;
+}
+.sheet.free {
+  position: relative;
+  height: 100%;
+  padding: 0;
+  overflow: hidden;
+  border: 0;
+  border-radius: 0;
+  touch-action: none;
+}
+.free svg {
+  position: absolute;
+  inset: 0 auto auto 0;
+  width: auto;
+  min-width: 0;
 }
 .waiting {
   min-height: 380px;

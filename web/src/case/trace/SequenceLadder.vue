@@ -21,12 +21,10 @@ const opened = ref<string | null>(null)
 
 const checkId = computed(() => (store.catalogue && runOf(store.catalogue, demand.value)?.id) ?? '')
 const stages = computed(() => store.catalogue?.system.sequence[demand.value] ?? [])
-/** how far it got, as last marked since the last repair */
-const marked = computed(() => {
-  const live = store.live
-  const lastRepair = live.findLastIndex((one) => one.type === 'repair')
-  return live.slice(lastRepair + 1).findLast((one) => one.type === 'reading' && one.payload.check === checkId.value)
-})
+/** what was read since the last repair: what was so before it tells nothing of the boiler as it runs now */
+const since = computed(() => store.live.slice(store.live.findLastIndex((one) => one.type === 'repair') + 1))
+/** how far it got, as last marked */
+const marked = computed(() => since.value.findLast((one) => one.type === 'reading' && one.payload.check === checkId.value))
 const stalledAt = computed(() => (marked.value?.type === 'reading' ? marked.value.payload.outcome : undefined))
 const stalledIndex = computed(() => (stalledAt.value === 'complete' ? stages.value.length : stages.value.findIndex((one) => one.id === stalledAt.value)))
 const stateOf = (index: number) =>
@@ -35,7 +33,7 @@ const stateWords = { unseen: 'not looked', proved: 'proved', stalled: 'stops her
 
 /** readings that tell of a stage stand beside it */
 const toldOf = (stage: string) =>
-  store.live.filter((entry) => {
+  since.value.filter((entry) => {
     if (entry.type !== 'reading') return false
     const check = store.catalogue?.checks.find((one) => one.id === entry.payload.check)
     return !check?.runsThrough && check?.concerns?.demand === demand.value && check.concerns.stage === stage

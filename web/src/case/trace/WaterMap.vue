@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity } from '@dewpoint/core/quantity'
+import type { UnitSymbol } from '@dewpoint/core/quantity'
 import type { FigureAt } from '@dewpoint/core/diagnosis'
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { inSentence } from '../../shared/words.ts'
@@ -46,15 +46,17 @@ watch(
   },
 )
 
-/** "60 °C to 71 °C" */
+/** so many digits tell something of what is only expected */
+const told = (value: number, unit: UnitSymbol) => `${Math.abs(value) < 10 ? Number(value.toPrecision(2)) : Math.round(value)} ${unit}`
+/** "73 to 85 °C" */
 function soundWords({ sound }: FigureAt): string {
   if (!sound) return 'not read'
   const { low, high, unit } = sound
-  const end = (value: number) => formatQuantity(value, unit)
-  return low === null ? `up to ${end(high!)}` : high === null ? `from ${end(low)}` : `${end(low)} to ${end(high)}`
+  if (low === null) return `up to ${told(high!, unit)}`
+  return high === null ? `from ${told(low, unit)}` : `${told(low, unit).replace(` ${unit}`, '')} to ${told(high, unit)}`
 }
 const figureWords = ({ reading, notReached }: FigureAt['suspects'][number]) =>
-  reading && notReached < 0.5 ? `about ${formatQuantity(reading.typical, reading.unit)}` : 'never gets that far'
+  reading && notReached < 0.5 ? `about ${told(reading.typical, reading.unit)}` : 'not reached'
 </script>
 
 <template>
@@ -122,11 +124,14 @@ const figureWords = ({ reading, notReached }: FigureAt['suspects'][number]) =>
       <p v-else-if="asked.length > figures.length" class="dim">Working out what to read…</p>
       <dl v-for="one in figures" :key="one.check">
         <dt>{{ one.label }}</dt>
-        <dd>
-          Sound <strong class="mono">{{ soundWords(one) }}</strong>
+        <dd class="sound">
+          <span>sound</span> <strong class="mono">{{ soundWords(one) }}</strong>
         </dd>
-        <dd v-for="(suspect, rank) in one.suspects" :key="suspect.suspect">
-          <SuspectLetter :rank="rank" /> {{ suspect.label }} <strong class="mono">{{ figureWords(suspect) }}</strong>
+        <dd v-for="(suspect, rank) in one.suspects" :key="suspect.suspect" class="with">
+          <SuspectLetter :rank="rank" />
+          <span
+            >{{ suspect.label }}<br /><strong class="mono">{{ figureWords(suspect) }}</strong></span
+          >
         </dd>
         <dd><v-btn variant="text" size="small" @click="store.choose(one.check)">Read it now</v-btn></dd>
       </dl>
@@ -191,10 +196,6 @@ text {
 .touch {
   cursor: pointer;
 }
-.touch:focus-visible {
-  outline: none;
-}
-.touch:focus-visible .reach,
 .touch[aria-expanded='true'] .reach {
   stroke: var(--ink);
   stroke-width: 2;
@@ -230,6 +231,21 @@ dt {
 dd {
   margin: 4px 0 0;
   line-height: 1.3;
+}
+.sound {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+}
+.with {
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  gap: 8px;
+  align-items: start;
+}
+.told .mono {
+  font-size: 1rem;
+  white-space: nowrap;
 }
 dd .v-btn {
   margin-left: -12px;

@@ -8,7 +8,6 @@ import {
   probeProblem,
   terminalWords,
   wiredWith,
-  type NextCheck,
   type NextProbe,
   type Probing,
   type ProbeSpec,
@@ -23,10 +22,8 @@ import WiringBoard from '../../wiring/WiringBoard.vue'
 import { reasoning } from '../../workers/reasoning.ts'
 import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
-import OutcomePad from '../trace/pads/OutcomePad.vue'
-import { numberResult } from '../trace/pads/padScale.ts'
-import ReadingPad from '../trace/pads/ReadingPad.vue'
 import SuspectsStrip from '../suspects/SuspectsStrip.vue'
+import ProbeReading from './ProbeReading.vue'
 
 const store = useCase()
 const scheme = computed(() => store.catalogue?.system.controls ?? null)
@@ -37,6 +34,7 @@ const red = ref('')
 const black = ref('')
 const meter = ref<Probe>('tester')
 const convention = ref('harmonised')
+const full = ref(false)
 const shownAs = ref<'healthy' | 'leader'>('healthy')
 const circuit = ref<Circuit>('heating')
 const expected = shallowRef<Probing | null>(null)
@@ -90,12 +88,6 @@ const spec = computed<ProbeSpec>(() => ({
   asked: asked.value,
 }))
 const problem = computed(() => (scheme.value ? probeProblem(scheme.value, spec.value) : null))
-/** what the reading pads take: a check with its expected readings */
-const next = computed<NextCheck | null>(() => {
-  if (!expected.value) return null
-  const { check, bits, parts, expected: each } = expected.value
-  return { check: check.id, label: check.label, kind: check.kind, bits, minutes: check.minutes, cost: null, access: check.access, parts, expected: each }
-})
 /** what is proven of devices and conductors: good when every part of it is, bad when one is */
 const known = computed(() => {
   const parts = store.diagnosis?.parts ?? []
@@ -108,7 +100,6 @@ const known = computed(() => {
     }),
   )
 })
-const number = computed(() => (expected.value ? numberResult(expected.value.check) : null))
 const words = (terminal: string) => (scheme.value ? terminalWords(scheme.value, terminal) : terminal)
 
 // a pad made for other terminals must not take what is typed now
@@ -221,6 +212,7 @@ const circuitWords = (one: Circuit) =>
         v-model:black="black"
         v-model:meter="meter"
         v-model:convention="convention"
+        v-model:full="full"
         :scheme="scheme"
         :wiring="wiring"
         :tags="tags"
@@ -229,6 +221,9 @@ const circuitWords = (one: Circuit) =>
         @tag="(fact, value) => store.write('fact', { fact, value })"
         @moved="moved"
       >
+        <template #reading>
+          <ProbeReading tight :problem="problem ?? trouble" :expected="expected" :isolated="asked.isolated === true" :meter="meter" @record="record" />
+        </template>
         <div class="trace">
           <div class="head">
             <SegmentSwitch v-model="store.order" label="Where to probe next" :choices="[...orders]" />
@@ -247,30 +242,9 @@ const circuitWords = (one: Circuit) =>
         </div>
       </WiringBoard>
     </section>
-    <section class="reading" aria-labelledby="probe-title">
+    <section v-if="!full" class="reading" aria-labelledby="probe-title">
       <h2 id="probe-title">{{ asked.isolated ? 'Continuity' : 'Volts' }}: {{ words(red) }} – {{ words(black) }}</h2>
-      <p v-if="problem" role="alert" class="caution">{{ problem }}</p>
-      <p v-else-if="trouble" role="alert" class="caution">{{ trouble }}</p>
-      <template v-else-if="expected && next">
-        <p class="healthy">
-          Healthy:
-          <strong class="mono">{{
-            expected.healthy.volts !== undefined
-              ? `${Math.round(expected.healthy.volts)} V`
-              : expected.check.result.kind === 'outcome'
-                ? expected.check.result.outcomes.find((one) => one.id === expected!.healthy.outcome)?.label
-                : ''
-          }}</strong>
-          <template v-if="expected.healthy.floating && !asked.isolated">
-            floating: nothing joins the two.
-            {{ meter === 'multimeter' ? 'What a multimeter shows there is picked up from cores beside it; the low-impedance tester settles it.' : '' }}
-          </template>
-        </p>
-        <p v-for="line in expected.check.cautions" :key="line" class="caution">{{ line }}</p>
-        <ReadingPad v-if="number" :check="expected.check" :result="number" :next="next" @record="record" />
-        <OutcomePad v-else :check="expected.check" :next="next" @record="record" />
-      </template>
-      <p v-else class="dim" aria-live="polite">Working out what each suspect would read…</p>
+      <ProbeReading :problem="problem ?? trouble" :expected="expected" :isolated="asked.isolated === true" :meter="meter" @record="record" />
     </section>
     <div class="aside">
       <SuspectsStrip />
@@ -345,15 +319,6 @@ p {
 }
 .probe-next .v-btn {
   max-width: 100%;
-}
-.healthy strong {
-  font-size: 1.25rem;
-}
-.caution {
-  border-left: 3px solid var(--live);
-  padding-left: 14px;
-  color: var(--live);
-  font-weight: 600;
 }
 @media (max-width: 760px) {
   .wiring {

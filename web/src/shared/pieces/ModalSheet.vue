@@ -3,7 +3,7 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 
 /** A sheet before everything else. The browser's own: focus, Escape and what lies behind it are its business from the first frame. */
 const shown = defineModel<boolean>({ required: true })
-const props = defineProps<{ label: string; described?: string; urgent?: boolean; /** it has to be answered */ fixed?: boolean }>()
+const props = defineProps<{ label: string; described?: string; urgent?: boolean; /** it has to be answered */ fixed?: boolean; /** over the whole screen */ whole?: boolean }>()
 const sheet = useTemplateRef<HTMLDialogElement>('sheet')
 
 function follow() {
@@ -23,7 +23,7 @@ watch(shown, follow, { flush: 'post' })
   <dialog
     ref="sheet"
     class="sheet"
-    :class="{ urgent }"
+    :class="{ urgent, whole }"
     :role="urgent ? 'alertdialog' : 'dialog'"
     :aria-labelledby="label"
     :aria-describedby="described"
@@ -53,8 +53,21 @@ watch(shown, follow, { flush: 'post' })
 .sheet::backdrop {
   background: rgb(0 0 0 / 45%);
 }
+.sheet.whole {
+  width: 100vw;
+  max-width: none;
+  height: 100dvh;
+  max-height: none;
+  border: 0;
+  border-radius: 0;
+  overflow: hidden;
+}
 .within {
   padding: 24px;
+}
+.whole .within {
+  height: 100%;
+  padding: 0;
 }
 /* a heading takes the focus to be read out, not to be pressed */
 .within :deep(h1:focus-visible) {

@@ -357,5 +357,47 @@ function record(sureness: 'sure' | 'unsure') {
   .wide {
     display: none;
   }
+  .tight {
+    padding: 8px 12px;
+  }
+  .tight .plot {
+    --who: 44%;
+  }
+  .tight .row {
+    grid-template-columns: var(--who) 1fr;
+    gap: 8px;
+    align-items: center;
+  }
+  .tight .who {
+    padding: 0;
+  }
+  .tight .label {
+    font-size: 0.8125rem;
+    line-height: 1.05;
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    overflow: hidden;
+  }
+  .tight .who {
+    grid-template-columns: 24px minmax(0, 1fr);
+  }
+  .tight .lane,
+  .tight .lane svg {
+    height: 30px;
+  }
+  .tight .axis .who {
+    order: 0;
+  }
+  .tight .needles {
+    inset: 0 0 30px calc(44% + 8px);
+  }
+  .tight .typing {
+    grid-template-columns: 1fr;
+    margin-top: 4px;
+  }
+  .tight .acts {
+    grid-template-columns: 1fr 1fr;
+  }
 }
 </style>
