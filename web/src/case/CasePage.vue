@@ -72,6 +72,14 @@ onBeforeUnmount(() => {
   window.clearTimeout(next)
 })
 
+/** the wiring takes longest to draw: begun as soon as nobody waits for anything else */
+watch(
+  () => store.diagnosis && store.catalogue?.system.controls,
+  (scheme) => {
+    if (scheme) void import('../workers/drawing.ts').then(({ drawingOf }) => drawingOf(scheme)).catch(() => undefined)
+  },
+)
+
 const refusedHere = computed(() => outbox.notAccepted.some((one) => one.caseId === props.id))
 const go = (phase: string) => router.push({ name: 'case', params: { id: props.id, phase } })
 </script>

@@ -8,7 +8,9 @@ import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts
 import { lazyPart } from '../shared/missingPart.ts'
 import { ago, exactly } from '../shared/times.ts'
 import { urgencies, windowWords } from '../case/call/visit/bookingWords.ts'
+import { kindsBefore, kindsOf, readyAhead } from '../workers/readyAhead.ts'
 import { complaintWords } from './complaintWords.ts'
+import { fetchAhead } from './fetchAhead.ts'
 
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
@@ -36,6 +38,7 @@ async function load(after: string | null = null) {
     next.value = answer.next
     stretches = after === null ? 1 : stretches + 1
     away.value = null
+    if (after === null && answer.cases.length > 0) void readyAhead(kindsOf(answer.cases), () => here)
     if (words === '' && after === null) await keepRecent(answer.cases, Date.now(), () => here)
   } catch (error) {
     const kept = await keptCases().catch(() => [])
@@ -56,6 +59,8 @@ watch(
   (now, before) => now < before && stretches === 1 && load(),
 )
 onMounted(async () => {
+  void readyAhead(kindsBefore(), () => here)
+  fetchAhead()
   await load()
   await letGoOfOld(outbox.items, Date.now())
 })

@@ -41,10 +41,19 @@ const files = Object.fromEntries(
 )
 /** The reasoning, off the screen's thread. */
 const reasoning = {
+  /** gets everything in place that a first answer about such a boiler needs */
+  async ready(system: string, controls: string): Promise<void> {
+    const catalogue = catalogueOf(system, controls)
+    const signatures = await timed('signatures', () => shelf.of(catalogue))
+    if (readied.has(signatures)) return
+    readied.add(signatures)
+    timed('ready', () => diagnose(catalogue, signatures, []))
+  },
   async diagnose(system: string, controls: string, entries: Entry[], options: DiagnoseOptions): Promise<Diagnosis> {
     const catalogue = catalogueOf(system, controls)
-    const signatures = await shelf.of(catalogue)
-    const answer = diagnose(catalogue, signatures, entries, options)
+    const signatures = await timed('signatures', () => shelf.of(catalogue))
+    readied.add(signatures)
+    const answer = timed('diagnosis', () => diagnose(catalogue, signatures, entries, options))
     if (putTogether(catalogue))
       pairs
         .work({ catalogue, entries, experience: options.experience })
@@ -88,6 +97,21 @@ const reasoning = {
     const catalogue = catalogueOf(system, controls)
     return nextProbes(catalogue, await shelf.of(catalogue), entries, circuit, order, asked, experience)
   },
+}
+
+/** signatures something was asked of already */
+const readied = new WeakSet<Signatures>()
+
+/** Does it, and leaves how long it took last for whoever measures. */
+function timed<T>(name: string, work: () => T): T {
+  const start = performance.now()
+  const told = <R>(result: R): R => {
+    performance.clearMeasures(name)
+    performance.measure(name, { start })
+    return result
+  }
+  const result = work()
+  return result instanceof Promise ? (result.then(told) as T) : told(result)
 }
 
 function catalogueOf(system: string, controls: string): Catalogue {

@@ -8,6 +8,7 @@ type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 
 /** The reasoning in its worker, started at first use. */
 export const reasoning = {
+  ready: (...of: Of<'ready'>) => inWorker((remote) => remote.ready(...of)),
   diagnose: (...of: Of<'diagnose'>) => inWorker((remote) => remote.diagnose(...of)),
   ahead: (...of: Of<'ahead'>) => inWorker((remote) => remote.ahead(...of)),
   figuresAt: (...of: Of<'figuresAt'>) => inWorker((remote) => remote.figuresAt(...of)),
