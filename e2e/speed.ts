@@ -1,14 +1,17 @@
 import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { chromium, type Browser, type Page } from '@playwright/test'
+import { parseArgs } from 'node:util'
 import { v7 } from 'uuid'
 import config from './playwright.config.ts'
 import startServer from './startServer.ts'
+
+const { values } = parseArgs({ options: { json: { type: 'boolean', default: false } } })
 
 /**
  * How long somebody waits, in the real interface on the real server: medians of a few runs, ms, with their parts. A budget is what the product promises on
  * a quiet machine.
  */
-export interface Waited {
+interface Waited {
   name: string
   median: number
   budget: number
@@ -16,12 +19,12 @@ export interface Waited {
   parts: Record<string, number>
 }
 
-const runs = 5
+const runs = 3
 /** somebody reads the list before choosing, ms */
-const reading = 2000
+const reading = 1500
 
 /** Measures everything that somebody waits for in a case. */
-export async function waits(): Promise<Waited[]> {
+async function waits(): Promise<Waited[]> {
   const stop = await startServer()
   const browser = await chromium.launch(config.use!.launchOptions)
   try {
@@ -183,8 +186,8 @@ const again = (browser: Browser, place: string): Promise<Run> =>
       await open()
       await answered(page)
     })
-    const { diagnosis = 0 } = await partsOf(page)
-    return { whole, diagnosis }
+    const { suspects = 0, diagnosis = 0 } = await partsOf(page)
+    return { whole, suspects, diagnosis }
   })
 
 const suspectsMoved = (browser: Browser, place: string): Promise<Run> =>
@@ -209,6 +212,20 @@ const suspectsMoved = (browser: Browser, place: string): Promise<Run> =>
       seen.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true })
       document.querySelector('form.pad').requestSubmit()
     })`)) as number
-    const { diagnosis = 0 } = await partsOf(page)
-    return { whole, diagnosis }
+    const { suspects = 0 } = await partsOf(page)
+    return { whole, suspects }
   })
+
+const rows = await waits()
+if (values.json) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`)
+else
+  console.table(
+    rows.map(({ name, median: whole, budget, parts }) => ({
+      'in the browser': name,
+      median: `${whole} ms`,
+      ratio: `${(whole / budget).toFixed(2)} × ${budget} ms`,
+      parts: Object.entries(parts)
+        .map(([part, took]) => `${part} ${took}`)
+        .join(', '),
+    })),
+  )

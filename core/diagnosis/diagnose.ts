@@ -57,6 +57,8 @@ import type { Signatures } from './signatures/index.ts'
 
 /** suspects are listed down to this share */
 const listed = 0.001
+/** suspects and checks told of in full, where nobody says how many */
+const usualDetail = 8
 /** bits below which a check tells nothing of what was complained of */
 const tellsNothing = 0.01
 
@@ -69,7 +71,7 @@ const tellsNothing = 0.01
  * @param entries the journal, in any order
  */
 export function diagnose(catalogue: Catalogue, known: Signatures, entries: readonly Entry[], options: DiagnoseOptions = {}): Diagnosis {
-  const { order = 'telling', cannot = [], also = [], detail = 8, experience } = options
+  const { order = 'telling', cannot = [], also = [], detail = usualDetail, experience } = options
   const costs = { ...usualCosts, ...options.costs }
   const rules = { ...allRules, ...options.rules }
 
@@ -80,13 +82,7 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
   // belief
   const weighed = weighJournal(catalogue, known, entries, experience, rules)
   const { journal, signatures, belief } = weighed
-  // what nothing speaks for is left out of what is shown, not of what may stand
-  const spoken = rules.folded ? folded(catalogue, signatures, journal, belief) : belief
-  const shown = { ...weighed, belief: spoken }
-  const likeliest = leadingRows(spoken, 0.9999)
-  // a pair is set beside the singles on the pad only when it is a suspect of weight
-  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || spoken.posterior[row]! >= 0.1).slice(0, 5)
-  const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
+  const { shown, onPad, leaders } = shownOf(catalogue, weighed, detail, rules)
   // after a repair what stands out, and what would mend it, is about what still stands
   const found = verdictOf(catalogue, signatures, belief.posterior)
   const mended = journal.mendings.length > 0
@@ -114,14 +110,14 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     verdict: mended ? verdictOf(catalogue, signatures, shares) : found,
     suspects: suspectsOf(catalogue, shown, leaders, options),
     faults: Object.fromEntries([...faultProbabilities(signatures, belief.posterior)].map((probability, index) => [catalogue.faults[index]!.id, probability])),
-    several: severalOf(catalogue, signatures, spoken),
+    several: severalOf(catalogue, signatures, shown.belief),
     parts: partStates(catalogue, signatures, belief, weighed.pairs),
     causes,
     open,
     next: nextOf(catalogue, shown, ranking, [...again(catalogue, remarks), ...owed, ...asked], onPad, detail, also),
     advice: adviceOf(catalogue, weighed, ranking, owed),
     standing: standingOf(catalogue, signatures, belief, ranking),
-    lookalikes: lookalikesOf(catalogue, signatures, spoken, journal, leaders, done),
+    lookalikes: lookalikesOf(catalogue, signatures, shown.belief, journal, leaders, done),
     remedies: remediesOf(fitted, signatures, shares, costs, journal.tried),
     plans,
     ...jobs,
@@ -139,6 +135,35 @@ export function diagnose(catalogue: Catalogue, known: Signatures, entries: reado
     unexamined: belief.unexamined,
     order,
   }
+}
+
+/**
+ * The suspects by themselves, as `diagnose` tells them: they move as soon as a reading is in, and what comes next takes longer to choose. Null while
+ * something dangerous stands.
+ */
+export function suspectsNow(
+  catalogue: Catalogue,
+  known: Signatures,
+  entries: readonly Entry[],
+  options: DiagnoseOptions = {},
+): Pick<Diagnosis, 'suspects' | 'several'> | null {
+  if (dangersIn(catalogue, entries).stop) return null
+  const rules = { ...allRules, ...options.rules }
+  const weighed = weighJournal(catalogue, known, entries, options.experience, rules)
+  const { shown, leaders } = shownOf(catalogue, weighed, options.detail ?? usualDetail, rules)
+  return { suspects: suspectsOf(catalogue, shown, leaders, options), several: severalOf(catalogue, weighed.signatures, shown.belief) }
+}
+
+/** The belief as it is shown, the rows set side by side on the pad, and those told of in full. */
+function shownOf(catalogue: Catalogue, weighed: WeighedJournal, detail: number, rules: Readonly<Rules>) {
+  const { journal, signatures, belief } = weighed
+  // what nothing speaks for is left out of what is shown, not of what may stand
+  const spoken = rules.folded ? folded(catalogue, signatures, journal, belief) : belief
+  const likeliest = leadingRows(spoken, 0.9999)
+  // a pair is set beside the singles on the pad only when it is a suspect of weight
+  const onPad = likeliest.filter((row) => (signatures.sets[row]?.length ?? 0) < 2 || spoken.posterior[row]! >= 0.1).slice(0, 5)
+  const leaders = likeliest.filter((row, rank) => rank < detail || onPad.includes(row))
+  return { shown: { ...weighed, belief: spoken }, onPad, leaders }
 }
 
 /** the last ranking of each journal weighed, and what it was made for */

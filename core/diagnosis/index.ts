@@ -1,4 +1,4 @@
-export { diagnose } from './diagnose.ts'
+export { diagnose, suspectsNow } from './diagnose.ts'
 export type * from './catalogue/index.ts'
 export {
   allRules,

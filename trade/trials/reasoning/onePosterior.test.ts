@@ -1,5 +1,5 @@
 import { scriptedJournal, type Entry } from '@dewpoint/core/casebook'
-import { diagnose, likeliestPairs, nextProbes, probing, weighJournal, payloadOf, type Experience, type ProbeSpec } from '@dewpoint/core/diagnosis'
+import { diagnose, likeliestPairs, nextProbes, probing, suspectsNow, weighJournal, payloadOf, type Experience, type ProbeSpec } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
 import { catalogueFor } from '../../index.ts'
 import { loadSignatures } from '../../shipped.ts'
@@ -27,6 +27,17 @@ describe('one belief', () => {
       for (const one of expected) expect(one.probability).toBe(share.get(one.suspect))
       expect(expected[0]!.suspect).toBe(suspects[0]!.key)
     }
+  })
+
+  it('the suspects told first are those of the whole answer, and none are told while something dangerous stands', () => {
+    for (const experience of [undefined, often('hotWaterValve.motorDead')]) {
+      const entries = journal()
+      const { suspects, several } = diagnose(catalogue, signatures, entries, { experience })
+      expect(suspectsNow(catalogue, { ...signatures }, entries, { experience })).toEqual({ suspects, several })
+    }
+    const smelled = [...journal(), entry('said', { words: 'There is a smell of gas.' })]
+    expect(diagnose(catalogue, signatures, smelled).stop).not.toBeNull()
+    expect(suspectsNow(catalogue, signatures, smelled)).toBeNull()
   })
 
   it('the firm’s own cases move what is worth probing, and which pairs are worth simulating', () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { clock, exactly } from '../shared/times.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { useCase } from './caseStore.ts'
@@ -16,9 +16,13 @@ const clocks = {
   unreadable: 'Time unreadable',
 } as const
 const doubts = computed(() => new Map(store.diagnosis?.doubted.map((one) => [one.entry, one.why])))
+/** so many of the latest are listed; the others are a press away */
+const most = 40
+const all = ref(false)
+const listed = computed(() => [...store.live].reverse().slice(0, all.value ? undefined : most))
 const lines = computed(() =>
   store.catalogue
-    ? [...store.live].reverse().map((entry) => ({
+    ? listed.value.map((entry) => ({
         entry,
         ...entryWords(store.catalogue!, entry),
         doubt: doubts.value.get(entry.id),
@@ -60,17 +64,13 @@ const lines = computed(() =>
         <span v-if="line.untrue" class="mark">{{ clocks[line.untrue] }}</span>
         <span v-if="line.doubt" class="mark">Given little weight: {{ line.doubt }}</span>
         <span v-if="line.standing && line.standing !== 'saving'" class="mark" :class="line.standing">{{ standings[line.standing] }}</span>
-        <v-btn
-          icon="$away"
-          variant="text"
-          size="32"
-          class="back"
-          :aria-label="`Take back: ${line.what}, ${line.result}`"
-          title="Take back"
-          @click="store.retract(line.entry.id)"
-        />
+        <!-- a journal is long: a plain button a line costs a tenth of a component -->
+        <button type="button" class="back" :aria-label="`Take back: ${line.what}, ${line.result}`" title="Take back" @click="store.retract(line.entry.id)">
+          <svg viewBox="0 0 24 24" width="20" height="20" aria-hidden="true"><path d="M5 5l14 14M19 5L5 19" /></svg>
+        </button>
       </li>
     </ol>
+    <v-btn v-if="!all && store.live.length > most" variant="text" @click="all = true">Earlier entries: {{ store.live.length - most }} more</v-btn>
   </section>
 </template>
 
@@ -138,7 +138,25 @@ strong {
   grid-column: 3;
   grid-row: 1 / 3;
   align-self: center;
-  opacity: 0.75;
+  display: grid;
+  place-items: center;
+  width: 32px;
+  height: 32px;
+  padding: 0;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: var(--dim);
+  cursor: pointer;
+}
+.back:hover {
+  color: var(--ink);
+}
+.back path {
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 2;
+  stroke-linecap: round;
 }
 @media (max-width: 760px) {
   .wide {

@@ -11,8 +11,9 @@ import { problem, testId, testOpening, testReading, testServer } from '../keepin
 import { soon } from '../shared/tests/soon.ts'
 
 const diagnose = vi.fn<(system: string, controls: string, entries: Entry[]) => Promise<unknown>>()
+const suspects = vi.fn<() => Promise<unknown>>()
 vi.mock('../workers/reasoning.ts', () => ({
-  reasoning: { diagnose: (system: string, controls: string, entries: Entry[]) => diagnose(system, controls, entries) },
+  reasoning: { diagnose: (system: string, controls: string, entries: Entry[]) => diagnose(system, controls, entries), suspects: () => suspects() },
 }))
 
 type Store = ReturnType<typeof storeModule.useCase>
@@ -34,6 +35,7 @@ beforeEach(async () => {
   vi.stubGlobal('BroadcastChannel', undefined)
   localStorage.clear()
   diagnose.mockReset().mockResolvedValue({ suspects: [] })
+  suspects.mockReset().mockResolvedValue(null)
   server = testServer()
   vi.stubGlobal('fetch', server.fetch)
   await reloadPage()
@@ -128,6 +130,47 @@ describe('a case that is left before it has loaded', () => {
     answerA({ suspects: [{ key: 'of the other case', probability: 1 }] })
     await new Promise((done) => setTimeout(done))
     expect(store.diagnosis).toBeNull()
+  })
+})
+
+describe('the suspects', () => {
+  const told = (key: string) => ({ suspects: [{ key, probability: 1 }], several: null })
+
+  it('move before everything else about an entry is worked out, with what they were before it', async () => {
+    diagnose.mockResolvedValue(told('before'))
+    await store.open(onServer(testReading('none')))
+    await soon(() => expect(store.workedOut).toBe(true))
+    suspects.mockResolvedValue(told('at once'))
+    let whole: (result: unknown) => void = () => undefined
+    diagnose.mockImplementation(() => new Promise((done) => (whole = done)))
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await soon(() => expect(store.strip).toMatchObject({ suspects: [{ key: 'at once' }], current: true }))
+    expect([store.workedOut, store.diagnosis?.suspects[0]?.key, store.before]).toEqual([false, 'before', { before: 1 }])
+    whole(told('in full'))
+    await soon(() => expect(store.strip).toMatchObject({ suspects: [{ key: 'in full' }], current: true }))
+    expect(store.before).toEqual({ before: 1 })
+  })
+
+  it('of an entry that is no longer the latest are not shown as if they were', async () => {
+    diagnose.mockResolvedValue(told('before'))
+    await store.open(onServer(testReading('none')))
+    await soon(() => expect(store.workedOut).toBe(true))
+    diagnose.mockImplementation(() => new Promise(() => undefined))
+    let late: (result: unknown) => void = () => undefined
+    suspects.mockImplementationOnce(() => new Promise((done) => (late = done)))
+    await store.write('reading', { check: 'ask.heating', outcome: 'cold' })
+    await store.write('reading', { check: 'ask.heating', outcome: 'fine' })
+    late(told('late'))
+    await new Promise((done) => setTimeout(done))
+    expect(store.strip).toMatchObject({ suspects: [{ key: 'before' }], current: false })
+  })
+
+  it('that cannot be told first are told with everything else', async () => {
+    suspects.mockRejectedValue(new Error('broke off'))
+    diagnose.mockResolvedValue(told('in full'))
+    await store.open(onServer(testReading('none')))
+    await soon(() => expect(store.strip).toMatchObject({ suspects: [{ key: 'in full' }], current: true }))
+    expect(store.thoughtTrouble).toBeNull()
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Case, News, Past } from '@dewpoint/contract'
 import { append, controlsOf, newEntry, sameContent, standing, untrueTimes, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
-import { dangersIn, standingActs, type CheckOrder, type Diagnosis } from '@dewpoint/core/diagnosis'
+import { dangersIn, standingActs, type CheckOrder, type DiagnoseOptions, type Diagnosis } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { waysOf } from '@dewpoint/trade/schools'
 import { defineStore } from 'pinia'
@@ -48,6 +48,8 @@ export const useCase = defineStore('case', () => {
   let opening = 0
   const isMeant = doublePressGuard()
   const thoughtOf = shallowRef<Entry[] | null>(null)
+  /** the suspects after the latest entry, while everything else about it is still being worked out */
+  const moved = shallowRef<(Pick<Diagnosis, 'suspects' | 'several'> & { of: Entry[] }) | null>(null)
 
   /** the last thing done to put something right, a remedy or an act */
   const mended = computed(() =>
@@ -66,6 +68,13 @@ export const useCase = defineStore('case', () => {
 
   /** what is shown of the reasoning is about the journal as it stands: else it is being worked out, and nothing of it is an answer yet */
   const workedOut = computed(() => diagnosis.value !== null && thoughtOf.value === entries.value)
+
+  /** the suspects as they are known now, and whether they are about the journal as it stands */
+  const strip = computed(() => {
+    const first = workedOut.value || moved.value?.of !== entries.value ? null : moved.value
+    const { suspects = [], several = null } = first ?? diagnosis.value ?? {}
+    return { suspects, several, current: workedOut.value || first !== null, known: first !== null || diagnosis.value !== null }
+  })
 
   /** how it is wired: as written down last, else as the case was opened */
   const controls = computed(() => (current.value ? controlsOf(entries.value, current.value.controls) : ''))
@@ -130,6 +139,7 @@ export const useCase = defineStore('case', () => {
     entries.value = []
     diagnosis.value = null
     thoughtOf.value = null
+    moved.value = null
     thoughtTrouble.value = null
     thinking.value = false
     before.value = {}
@@ -270,16 +280,29 @@ export const useCase = defineStore('case', () => {
     const seen = entries.value
     thinking.value = true
     try {
-      const result = await reasoning.diagnose(current.value.appliance.system, controls.value, toRaw(seen), {
+      const options: DiagnoseOptions = {
         order: order.value,
         also: picked.value ? [picked.value] : [],
         ...(experience.value && { experience: experience.value }),
         ...(costs.value && { costs: toRaw(costs.value) }),
         prices: toRaw(stock.prices),
         ways: ways.value,
-      })
+      }
+      const of = [current.value.appliance.system, controls.value, toRaw(seen), options] as const
+      const asWas = () => Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
+      // the suspects move at once; what is done next takes longer to choose
+      const first = reasoning.suspects(...of).then(
+        (now) => {
+          if (mine !== round || !now || workedOut.value) return
+          before.value = asWas()
+          moved.value = { of: seen, ...now }
+        },
+        // the whole answer will say what is wrong
+        () => undefined,
+      )
+      const [result] = await Promise.all([reasoning.diagnose(...of), first])
       if (mine !== round) return
-      if (seen !== thoughtOf.value) before.value = Object.fromEntries((diagnosis.value?.suspects ?? []).map((one) => [one.key, one.probability]))
+      if (seen !== thoughtOf.value) before.value = asWas()
       diagnosis.value = result
       thoughtOf.value = seen
       thoughtTrouble.value = null
@@ -300,6 +323,7 @@ export const useCase = defineStore('case', () => {
     mended,
     seen,
     workedOut,
+    strip,
     stop,
     questions,
     controls,

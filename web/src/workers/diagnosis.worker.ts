@@ -12,6 +12,7 @@ import {
   probing,
   readSignatureFile,
   singlesByRow,
+  suspectsNow,
   type Catalogue,
   type DiagnoseOptions,
   type Diagnosis,
@@ -41,11 +42,11 @@ const files = Object.fromEntries(
 )
 /** The reasoning, off the screen's thread. */
 const reasoning = {
-  /** gets everything in place that a first answer about such a boiler needs */
-  async ready(system: string, controls: string): Promise<void> {
+  /** gets in place what a first answer about such a boiler needs: what it reads, and `whole` the sums about it as well, which stop anything else meanwhile */
+  async ready(system: string, controls: string, whole: boolean): Promise<void> {
     const catalogue = catalogueOf(system, controls)
     const signatures = await timed('signatures', () => shelf.of(catalogue))
-    if (readied.has(signatures)) return
+    if (!whole || readied.has(signatures)) return
     readied.add(signatures)
     timed('ready', () => diagnose(catalogue, signatures, []))
   },
@@ -59,6 +60,12 @@ const reasoning = {
         .work({ catalogue, entries, experience: options.experience })
         .catch((error: unknown) => console.error('pairs of faults could not be simulated', error))
     return answer
+  },
+  /** the suspects before everything else: null while something dangerous stands */
+  async suspects(system: string, controls: string, entries: Entry[], options: DiagnoseOptions): Promise<Pick<Diagnosis, 'suspects' | 'several'> | null> {
+    const catalogue = catalogueOf(system, controls)
+    const signatures = await timed('signatures', () => shelf.of(catalogue))
+    return timed('suspects', () => suspectsNow(catalogue, signatures, entries, options))
   },
   /** what each answer to a check would make of the suspects */
   async ahead(

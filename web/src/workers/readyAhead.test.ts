@@ -2,7 +2,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { kindsBefore, kindsOf, readyAhead } from './readyAhead.ts'
 
-const { ready } = vi.hoisted(() => ({ ready: vi.fn<(system: string, controls: string) => Promise<void>>(() => Promise.resolve()) }))
+const { ready } = vi.hoisted(() => ({ ready: vi.fn<(system: string, controls: string, whole: boolean) => Promise<void>>(() => Promise.resolve()) }))
 vi.mock('./reasoning.ts', () => ({ reasoning: { ready } }))
 
 const line = (system: string, controls = 'direct') => ({ appliance: { system }, controls })
@@ -35,8 +35,8 @@ describe('boilers got ready before somebody opens one', () => {
     ready.mockRejectedValueOnce(new Error('not known'))
     await readyAhead([a, b], () => true)
     expect(ready.mock.calls).toEqual([
-      [a.system, a.controls],
-      [b.system, b.controls],
+      [a.system, a.controls, true],
+      [b.system, b.controls, false],
     ])
     ready.mockClear()
     await readyAhead([a, b], () => ready.mock.calls.length === 0)

@@ -35,8 +35,9 @@ export function kindsBefore(): Kind[] {
  */
 export async function readyAhead(kinds: readonly Kind[], wanted: () => boolean): Promise<void> {
   if (kinds.length > 0) remember(key, JSON.stringify(kinds))
-  for (const { system, controls } of kinds) {
+  for (const [place, { system, controls }] of kinds.entries()) {
     if (!wanted()) return
-    await reasoning.ready(system, controls).catch(() => undefined)
+    // the sums for the likeliest alone: whoever opens a case meanwhile must not wait for those of another
+    await reasoning.ready(system, controls, place === 0).catch(() => undefined)
   }
 }

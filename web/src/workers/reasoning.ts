@@ -10,6 +10,7 @@ type Of<K extends keyof Reasoning> = Parameters<Remote<Reasoning>[K]>
 export const reasoning = {
   ready: (...of: Of<'ready'>) => inWorker((remote) => remote.ready(...of)),
   diagnose: (...of: Of<'diagnose'>) => inWorker((remote) => remote.diagnose(...of)),
+  suspects: (...of: Of<'suspects'>) => inWorker((remote) => remote.suspects(...of)),
   ahead: (...of: Of<'ahead'>) => inWorker((remote) => remote.ahead(...of)),
   figuresAt: (...of: Of<'figuresAt'>) => inWorker((remote) => remote.figuresAt(...of)),
   probing: (...of: Of<'probing'>) => inWorker((remote) => remote.probing(...of)),

@@ -10,7 +10,7 @@ import SuspectLetter from '../suspects/SuspectLetter.vue'
 const props = defineProps<{ preview: OutcomeAhead | null }>()
 const store = useCase()
 const rows = computed(() =>
-  shownSuspects(store.diagnosis).map((one, rank) => {
+  shownSuspects(store.strip.suspects).map((one, rank) => {
     const then = props.preview ? (props.preview.suspects.find(({ key }) => key === one.key)?.probability ?? 0) : null
     const moved = then === null ? 0 : then - one.probability
     const words = then === null ? '' : Math.abs(moved) < 0.01 ? 'stays' : `${moved > 0 ? 'rises' : 'falls'} to ${percent(then)}`
@@ -23,13 +23,13 @@ const rows = computed(() =>
   <section aria-labelledby="look-suspects">
     <p class="head">
       <span id="look-suspects" class="eyebrow">Suspects</span>
-      <span class="dim" role="status">{{ preview ? 'if you see that' : store.workedOut ? '' : 'being worked out…' }}</span>
+      <span class="dim" role="status">{{ preview ? 'if you see that' : store.strip.current ? '' : 'being worked out…' }}</span>
     </p>
     <ol>
       <li v-for="one in rows" :key="one.key">
         <SuspectLetter :rank="one.rank" />
         <strong>{{ one.label }}</strong>
-        <span class="mono">{{ store.workedOut ? percent(one.probability) : '' }}</span>
+        <span class="mono">{{ store.strip.current ? percent(one.probability) : '' }}</span>
         <span class="track" aria-hidden="true">
           <span class="fill" :style="{ width: `${one.probability * 100}%`, background: colourOf(one.rank) }" />
           <span v-if="one.then !== null" class="then" :style="{ left: `${one.then * 100}%`, background: colourOf(one.rank) }" />

@@ -7,7 +7,7 @@ import { shownSuspects } from './shownSuspects.ts'
 /** Shares of belief on one bar: the suspects shown with their letters, those not among them by name where they are wide, the rest as one. */
 const props = defineProps<{ shares: readonly { key: string; label: string; probability: number }[]; height?: number }>()
 const store = useCase()
-const named = computed(() => shownSuspects(store.diagnosis))
+const named = computed(() => shownSuspects(store.strip.suspects))
 
 interface Piece {
   key: string

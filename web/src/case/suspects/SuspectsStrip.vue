@@ -8,7 +8,7 @@ import type { Odds } from '@dewpoint/core/diagnosis'
 import { inSentence } from '../../shared/words.ts'
 
 const store = useCase()
-const shown = computed(() => shownSuspects(store.diagnosis))
+const shown = computed(() => shownSuspects(store.strip.suspects))
 /** what a repair left: from then on that is what is asked, and the suspects are how it was found */
 const standing = computed(() => (store.mended ? (store.diagnosis?.standing ?? []).filter((one) => one.probability >= 0.01).slice(0, 5) : []))
 const standingLabels = {
@@ -53,10 +53,10 @@ const movedWords = (key: string, now: number) => {
     <div class="head">
       <h2 id="suspects-title" class="eyebrow">{{ store.mended ? 'What still stands' : 'Suspects' }}</h2>
       <span class="dim" role="status">{{
-        store.workedOut ? `after ${store.live.length} ${store.live.length === 1 ? 'entry' : 'entries'}` : 'being worked out…'
+        store.strip.current ? `after ${store.live.length} ${store.live.length === 1 ? 'entry' : 'entries'}` : 'being worked out…'
       }}</span>
     </div>
-    <p v-if="!store.diagnosis" class="dim">Working it out…</p>
+    <p v-if="!store.strip.known" class="dim">Working it out…</p>
     <ol v-if="standing.length > 0" class="standing" aria-live="polite" :class="{ stale: !store.workedOut }">
       <li v-for="one in standing" :key="one.kind + one.key">
         <span class="label">{{ standingLabels[one.kind] || one.label }}</span>
@@ -64,9 +64,9 @@ const movedWords = (key: string, now: number) => {
         <span class="track" aria-hidden="true"><span class="fill neutral" :style="{ width: `${one.probability * 100}%` }" /></span>
       </li>
     </ol>
-    <component :is="store.mended ? 'details' : 'div'" v-if="store.diagnosis">
+    <component :is="store.mended ? 'details' : 'div'" v-if="store.strip.known">
       <summary v-if="store.mended" class="as-found">As it was found</summary>
-      <ol aria-live="polite" :class="{ stale: !store.workedOut }">
+      <ol aria-live="polite" :class="{ stale: !store.strip.current }">
         <template v-for="group in groups" :key="group.id">
           <li v-for="({ one, rank }, at) in group.list" :key="one.key">
             <p v-if="at === 0 && group.title" class="group dim">{{ group.title }}</p>
@@ -94,10 +94,10 @@ const movedWords = (key: string, now: number) => {
             </div>
           </li>
         </template>
-        <li v-if="store.diagnosis.several && store.diagnosis.several.probability > 0.02" class="others">
+         <li v-if="store.strip.several && store.strip.several.probability > 0.02" class="others">
           <span class="label">Several at once</span>
-          <span class="mono share">{{ percent(store.diagnosis.several.probability) }}</span>
-          <span class="dim why">likeliest: {{ inSentence(store.diagnosis.several.likeliest) }}</span>
+          <span class="mono share">{{ percent(store.strip.several.probability) }}</span>
+          <span class="dim why">likeliest: {{ inSentence(store.strip.several.likeliest) }}</span>
         </li>
       </ol>
     </component>
