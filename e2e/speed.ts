@@ -1,5 +1,6 @@
 import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { chromium, type Browser, type Page } from '@playwright/test'
+import { setTimeout as afterReading } from 'node:timers/promises'
 import { parseArgs } from 'node:util'
 import { v7 } from 'uuid'
 import config from './playwright.config.ts'
@@ -124,7 +125,7 @@ async function onList<T>(browser: Browser, place: string, work: (page: Page, ope
     await list()
     await page.evaluate('navigator.serviceWorker.ready.then(() => undefined)')
     await list()
-    await page.waitForTimeout(reading)
+    await afterReading(reading)
     return await work(page, () => page.getByText(place).click())
   } finally {
     await context.close()

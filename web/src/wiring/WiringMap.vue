@@ -97,14 +97,7 @@ const litWords = { mains: 'live', low: 'live, low voltage', dead: 'not live' }
   <p v-if="trouble" role="alert">The drawing failed: {{ trouble }} Probes can be placed by name below.</p>
   <p v-else-if="!layout" class="dim waiting" aria-live="polite">Drawing the wiring…</p>
   <div v-else ref="sheet" class="sheet" :class="{ free }" tabindex="0" role="region" :aria-label="free ? 'Wiring map' : 'Wiring map, scrolls'">
-    <svg
-      ref="drawing"
-      :viewBox="`0 0 ${layout.width} ${layout.height}`"
-      :width="layout.width"
-      :height="layout.height"
-      role="group"
-      :aria-label="scheme.label"
-    >
+    <svg ref="drawing" :viewBox="`0 0 ${layout.width} ${layout.height}`" :width="layout.width" :height="layout.height" role="group" :aria-label="scheme.label">
       <g v-for="{ id } in ordered" :key="id" class="core" :class="[lit[id], { chosen: chosen === id }]" @click="emit('conductor', id)">
         <title>{{ label(id) }}, {{ drawnColour(id).label }}: {{ litWords[lit[id]!] }}</title>
         <path class="touch" :d="path(layout.conductors[id]!)" />

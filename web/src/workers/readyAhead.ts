@@ -21,7 +21,9 @@ export function kindsOf(lines: readonly { appliance: { system: string }; control
 export function kindsBefore(): Kind[] {
   try {
     const kept: unknown = JSON.parse(recall(key) ?? '[]')
-    return Array.isArray(kept) ? kept.filter((one: Partial<Kind> | null) => typeof one?.system === 'string' && typeof one.controls === 'string').slice(0, most) : []
+    return Array.isArray(kept)
+      ? kept.filter((one: Partial<Kind> | null) => typeof one?.system === 'string' && typeof one.controls === 'string').slice(0, most)
+      : []
   } catch {
     return []
   }

@@ -94,7 +94,7 @@ const movedWords = (key: string, now: number) => {
             </div>
           </li>
         </template>
-         <li v-if="store.strip.several && store.strip.several.probability > 0.02" class="others">
+        <li v-if="store.strip.several && store.strip.several.probability > 0.02" class="others">
           <span class="label">Several at once</span>
           <span class="mono share">{{ percent(store.strip.several.probability) }}</span>
           <span class="dim why">likeliest: {{ inSentence(store.strip.several.likeliest) }}</span>

@@ -30,21 +30,18 @@ const asked = computed(() =>
 const figures = shallowRef<FigureAt[]>([])
 const trouble = ref(false)
 let round = 0
-watch(
-  [() => asked.value.join(' '), () => store.entries],
-  async ([ids], before) => {
-    const mine = ++round
-    if (before?.[0] !== ids) figures.value = []
-    trouble.value = false
-    if (!store.current || ids === '') return
-    try {
-      const found = await reasoning.figuresAt(store.current.appliance.system, store.controls, toRaw(store.entries), ids.split(' '), toRaw(store.experience))
-      if (mine === round) figures.value = found
-    } catch {
-      if (mine === round) trouble.value = true
-    }
-  },
-)
+watch([() => asked.value.join(' '), () => store.entries], async ([ids], before) => {
+  const mine = ++round
+  if (before?.[0] !== ids) figures.value = []
+  trouble.value = false
+  if (!store.current || ids === '') return
+  try {
+    const found = await reasoning.figuresAt(store.current.appliance.system, store.controls, toRaw(store.entries), ids.split(' '), toRaw(store.experience))
+    if (mine === round) figures.value = found
+  } catch {
+    if (mine === round) trouble.value = true
+  }
+})
 
 /** so many digits tell something of what is only expected */
 const told = (value: number, unit: UnitSymbol) => `${Math.abs(value) < 10 ? Number(value.toPrecision(2)) : Math.round(value)} ${unit}`

@@ -3,7 +3,13 @@ import { onMounted, useTemplateRef, watch } from 'vue'
 
 /** A sheet before everything else. The browser's own: focus, Escape and what lies behind it are its business from the first frame. */
 const shown = defineModel<boolean>({ required: true })
-const props = defineProps<{ label: string; described?: string; urgent?: boolean; /** it has to be answered */ fixed?: boolean; /** over the whole screen */ whole?: boolean }>()
+const props = defineProps<{
+  label: string
+  described?: string
+  urgent?: boolean
+  /** it has to be answered */ fixed?: boolean
+  /** over the whole screen */ whole?: boolean
+}>()
 const sheet = useTemplateRef<HTMLDialogElement>('sheet')
 
 function follow() {

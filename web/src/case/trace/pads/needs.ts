@@ -15,7 +15,8 @@ export const needsOf = ({ situation, probe }: Pick<Check, 'situation' | 'probe'>
   probe ? [] : (['powerOff', 'drained'] as const).filter((one) => situation[one])
 
 /** What was said of what a check needs, as it is recorded with its reading. */
-export const saidOf = (check: Pick<Check, 'situation' | 'probe'>, said: Needs): Partial<Needs> => Object.fromEntries(needsOf(check).map((one) => [one, said[one]]))
+export const saidOf = (check: Pick<Check, 'situation' | 'probe'>, said: Needs): Partial<Needs> =>
+  Object.fromEntries(needsOf(check).map((one) => [one, said[one]]))
 
 /**
  * What still stands of it: an act that says so and was not undone, or the reading before was made so. A repair or a demand that was run ends it.
