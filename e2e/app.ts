@@ -148,7 +148,7 @@ export class App {
       const row = open.first()
       const label = await row.getByRole('heading').textContent()
       await row
-        .getByRole('button', { name: /^(Right|Found and put right|as it should be|dry|no|whole|runs free|Told)$/ })
+        .getByRole('button', { name: /^(Right|Found and put right|as it should be|dry|no|none|whole|runs free|shows “tap”|Told)$/ })
         .first()
         .click()
       await expect(open.filter({ has: this.page.getByRole('heading', { name: label!, exact: true }) })).toHaveCount(0)

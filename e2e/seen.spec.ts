@@ -1,4 +1,4 @@
-import { expect, test } from './app.ts'
+import { barriers, expect, test } from './app.ts'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -73,4 +73,21 @@ test('an answer that needs the water side drained asks for it first: ticked it c
   await app.atRest()
   await expect(app.journal).not.toContainText('Given little weight')
   await expect(app.suspects.getByRole('listitem').first()).toContainText('Vessel’s valve core passing')
+})
+
+test('a known-good part is fitted as a test step by step from the repair, and says what follows while it is in', async ({ app, page }) => {
+  await app.openCase('noHotWater', { phase: 'repair', found: ['turbine.stuck'] })
+  await page.getByRole('button', { name: 'Fit a known-good part as a test' }).click()
+  const act = page.getByRole('region', { name: 'Known-good part fitted as a test' })
+  await expect(act).toContainText('meter proved, dead at the terminals, meter proved again')
+  await expect(act.getByLabel('What it was done to')).toHaveValue('turbine')
+  expect(await barriers(page)).toEqual([])
+  await act.getByRole('button', { name: 'Record the action' }).click()
+  const standing = page.getByRole('region', { name: 'Done and not undone' })
+  await expect(standing).toContainText('Flow turbine')
+  await standing.getByText('What to do now').click()
+  await expect(standing).toContainText('Run the demand that failed from its call to its end')
+  await expect(page.getByRole('button', { name: 'Fit a known-good part as a test' })).toHaveCount(0)
+  await standing.getByRole('button', { name: 'Original part refitted' }).click()
+  await expect(standing).toHaveCount(0)
 })

@@ -75,6 +75,28 @@ const wires = ['wire.renew', 'wire.land', 'wire.move', 'wire.part']
  * and what concerns gas, products and mains is for those licensed for it.
  */
 export const closingRows: ClosingRow[] = [
+  // what was complained of
+  {
+    id: 'close.statusTap',
+    label: 'Status while it fires with the tap open: the tap’s own',
+    why: 'It lights for a few seconds in keep-warm too: only the status says that the tap is seen.',
+    after: { complained: ['noHotWater', 'hotThenCold', 'onlyWithHeating', 'bathOnly'] },
+    check: 'display.statusTapOpen',
+  },
+  {
+    id: 'close.steadyTap',
+    label: 'Tap fully open for six minutes: steady, at',
+    why: 'Hot at first is no proof of a tap that went cold later.',
+    after: { complained: ['hotColdHot', 'hotThenCold', 'lukewarm', 'scaldingTap', 'runsOut'] },
+    check: 'measure.tapTemperature',
+  },
+  {
+    id: 'close.noCode',
+    label: 'Fault code after both demands have run',
+    why: 'A code was complained of: what is wiped before the demands ran may come back.',
+    after: { complained: ['locksOut', 'goesOut'] },
+    check: 'display.faultCode',
+  },
   // danger
   {
     id: 'close.madeSafe',

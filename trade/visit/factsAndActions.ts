@@ -111,6 +111,20 @@ export const actions: ActionKind[] = [
     aside: 'part',
     names: 'part',
     caution: 'Isolated and proved dead; gas-carrying parts only by someone licensed. A trial is no repair.',
+    // common practice
+    steps: [
+      'A spare known to work, of the same type: compare numbers, plugs and any setting (jumper, code plug, screw) with the one fitted.',
+      'Off at the spur, fuse out and in your pocket, locked; meter proved, dead at the terminals, meter proved again. Cooled and drained first where water stands behind it.',
+      'Write down or photograph how each plug, wire and seal sits before it comes off.',
+      'Fit it with new seals where one was opened, set as the old one was. Keep the old one: it goes back or is condemned.',
+      'Nothing left loose or touching, case on where the boiler needs it to burn; then power.',
+    ],
+    then: [
+      'Run the demand that failed from its call to its end and mark how far it gets.',
+      'Right through: the old part was bad. Fit the new one for good, record the repair, prove it.',
+      'Stops as before: the part is cleared. Put the original back and say so here; the fault lies before it or behind it.',
+      'Stops elsewhere: more than one thing is wrong. Go on from the new step.',
+    ],
   },
   { id: 'coldFeedShut', label: 'Cold feed shut', undo: 'Reopened', bars: { demand: 'hotWater', except: ['try.shutColdFeed'] } },
   { id: 'tapOpened', label: 'Hot tap left running', undo: 'Tap shut', bars: { demand: 'heating' } },
@@ -124,6 +138,18 @@ export const actions: ActionKind[] = [
     names: 'conductor',
     bars: { demand: 'any' },
     caution: 'Dead while it is moved; back on its own terminal afterwards.',
+    // common practice: substitution with a known-good signal
+    steps: [
+      'Find an output that is proved live on demand, of the same voltage as the one in doubt.',
+      'Off, locked, proved dead. Note terminal and colour of the conductor at both ends.',
+      'Move the one conductor to the proved output; nothing else. Insulated, nothing loose, then power.',
+      'Call that output and see whether what hangs on the conductor works.',
+    ],
+    then: [
+      'It works now: what it hangs on is good, the fault lies before its own output.',
+      'It does not: what it hangs on, or the conductor, is bad.',
+      'Either way: off, proved dead, back on its own terminal, and said here.',
+    ],
   },
   { id: 'dangerRuledOut', label: 'Danger asked about and ruled out', rulesOut: true },
   { id: 'madeSafe', label: 'Made safe, by someone licensed for it', makesSafe: true, caution: 'Record who made it safe and how.' },

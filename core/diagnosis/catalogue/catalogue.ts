@@ -295,6 +295,10 @@ export interface ActionKind {
   /** readings it makes doubtful while it stands */
   bars?: { demand: 'heating' | 'hotWater' | 'any'; /** checks it does not bar, being part of them */ except?: string[] }
   caution?: string
+  /** how it is done, from the first hand on it to its being recorded */
+  steps?: string[]
+  /** what to do while it stands, and what follows from what is seen */
+  then?: string[]
   /** what has to be said of it besides that it was done: the part, or the conductor and where it went */
   names?: 'part' | 'conductor'
   /** the water side is empty while it stands */

@@ -13,6 +13,8 @@ export interface Occasion {
   done?: string[]
   /** faults that were found: seen, condemned, or mended */
   found?: string[]
+  /** what was complained of */
+  complained?: string[]
   /** a check was answered so */
   answered?: { check: string; outcome: string }[]
   /** faults that may still stand after the repair */

@@ -13,6 +13,8 @@ export interface RecordRead {
   /** answers to checks and to items of the record */
   said: { check: string; outcome?: string; value?: number; unit?: string; note?: string; entry: Entry; place: number }[]
   advised: { about?: string; what: string; answer: 'given' | 'declined'; due?: string; entry: string; place: number }[]
+  /** complaints, as they were taken */
+  complained: string[]
   /** where something dangerous was last made safe */
   madeSafe: number
 }
@@ -30,9 +32,12 @@ function openedBy({ access, skill, opens = [] }: Pick<Remedy, 'access' | 'skill'
 
 /** Reads what the record of a case has to answer for, from the entries that stand. */
 export function readRecord({ checks, remedies, actions, faults }: Catalogue, entries: readonly Entry[]): RecordRead {
-  const read: RecordRead = { done: [], openings: [], seen: [], besides: [], said: [], advised: [], madeSafe: -1 }
+  const read: RecordRead = { done: [], openings: [], seen: [], besides: [], said: [], advised: [], complained: [], madeSafe: -1 }
   standing(entries).forEach((entry, place) => {
     switch (entry.type) {
+      case 'complaint':
+        read.complained.push(entry.payload.what)
+        break
       case 'repair': {
         const remedy = remedies.find((one) => one.id === entry.payload.remedy)
         if (!remedy) break

@@ -13,14 +13,20 @@ function undo({ kind, value, note }: Act) {
 
 <template>
   <section class="acts" aria-label="Done and not undone">
-    <p v-for="act in store.acts" :key="act.entry">
+    <div v-for="act in store.acts" :key="act.entry" class="act">
       <span class="what"
         ><strong>{{ act.kind.label }}</strong
         ><template v-if="to(act)">: {{ to(act) }}</template>
         <time class="dim" :datetime="act.at" :title="exactly(act.at)"> since {{ clock(act.at) }}</time></span
       >
       <v-btn height="44" @click="undo(act)">{{ act.kind.undo }}</v-btn>
-    </p>
+      <details v-if="act.kind.then">
+        <summary>What to do now</summary>
+        <ol>
+          <li v-for="line in act.kind.then" :key="line">{{ line }}</li>
+        </ol>
+      </details>
+    </div>
   </section>
 </template>
 
@@ -33,12 +39,27 @@ function undo({ kind, value, note }: Act) {
   border-bottom: 1px solid var(--rule);
   border-left: 6px solid var(--live);
 }
-p {
+.act {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 2px 12px;
   margin: 0;
   padding: 4px 0;
+}
+details {
+  flex-basis: 100%;
+}
+summary {
+  min-height: 36px;
+  line-height: 36px;
+  cursor: pointer;
+}
+ol {
+  margin: 0 0 8px;
+  padding-left: 1.4em;
+}
+li {
+  padding: 2px 0;
 }
 </style>

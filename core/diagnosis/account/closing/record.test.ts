@@ -38,6 +38,7 @@ const catalogue = smallCatalogue({
     item('label', { danger: ['fumes'] }, { never: true }),
     item('treated', { found: ['tank'] }, { advice: 'told' }),
     item('come back', { mayStand: ['tank'] }, { advice: 'due' }),
+    item('steady', { complained: ['cold'] }, { check: 'gauge' }),
     item('alone', { found: ['motor'] }, { unless: ['tank'] }),
   ],
 })
@@ -140,5 +141,14 @@ describe('what must stand in the record', () => {
     const leak = entry('finding', { what: 'a drip', fault: 'tank', explainsComplaint: false })
     expect(owed(leak, ...fan())).toContain(seenItem(leak.id))
     expect(owed(leak, ...fan(), ...tank())).not.toContain(seenItem(leak.id))
+  })
+
+  it('asks what proves the complaint once something was repaired, and again after the next repair', () => {
+    const complaint = entry('complaint', { what: 'cold' })
+    expect(owed(complaint, answer('fanTurns', 'no'))).not.toContain('steady')
+    expect(owed(entry('complaint', { what: 'other' }), ...fan())).not.toContain('steady')
+    const told = [complaint, ...fan(), measure('gauge', 1.2, 'bar')]
+    expect([state('steady', complaint, ...fan()), state('steady', ...told)]).toEqual(['open', 'right'])
+    expect(state('steady', ...told, repair('mend fan'))).toBe('open')
   })
 })

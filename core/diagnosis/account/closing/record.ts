@@ -59,7 +59,7 @@ function foundAt(catalogue: Catalogue, { done, seen }: RecordRead, asFound: Floa
 /** Where in the journal an item was last owed; −1 where it is not. */
 function owedAt(
   catalogue: Catalogue,
-  { done, openings, said, madeSafe }: RecordRead,
+  { done, openings, said, complained, madeSafe }: RecordRead,
   found: ReadonlyMap<string, number>,
   now: Float64Array,
   had: readonly string[],
@@ -69,7 +69,7 @@ function owedAt(
   const standing = catalogue.faults.reduce((sum, one, index) => sum + (after.mayStand?.includes(one.id) ? now[index]! : 0), 0)
   return Math.max(
     -1,
-    ...(after.repair || standing >= mayStand ? [last] : []),
+    ...(after.repair || standing >= mayStand || after.complained?.some((id) => complained.includes(id)) ? [last] : []),
     ...openings.filter((one) => after.opened?.includes(one.what)).map((one) => one.place),
     ...done.filter((one) => after.done?.includes(one.id)).map((one) => one.place),
     ...(after.found ?? []).map((id) => found.get(id) ?? -1),

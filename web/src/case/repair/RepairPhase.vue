@@ -8,6 +8,7 @@ import { useCase } from '../caseStore.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../suspects/colours.ts'
 import SuspectsStrip from '../suspects/SuspectsStrip.vue'
+import ActsPanel from '../trace/ActsPanel.vue'
 import FoundPanel from './FoundPanel.vue'
 import ChainStrip from './job/ChainStrip.vue'
 import JobPanel from './job/JobPanel.vue'
@@ -94,6 +95,15 @@ const besides = computed(() => {
   return (store.diagnosis?.remedies ?? []).filter((one) => !inJob.has(one.id))
 })
 
+/** a known-good part on trial, before anything is bought */
+const trying = ref(false)
+const canTry = computed(
+  () =>
+    store.catalogue?.actions.some((one) => one.id === 'trialSpare') &&
+    store.catalogue.faults.some(({ part, kind }) => part === verdict.value?.part && kind === 'failure') &&
+    !store.acts.some((one) => one.value === verdict.value?.part),
+)
+
 /** the remedy that is being written down, and what it is done for: it stays, whatever is worked out anew meanwhile */
 const recording = shallowRef<{ remedy: Remedy; faults: string[] } | null>(null)
 function record(id: string, faults: string[]) {
@@ -134,6 +144,10 @@ async function did(payload: Payload<'repair'>) {
             <p>Nothing else stands out. Run the failed demand, then the other.</p>
           </template>
           <v-btn v-if="store.mended && !verdict" color="primary" variant="flat" class="on" :to="{ params: { phase: 'prove' } }">Go and prove it</v-btn>
+          <template v-if="verdict && canTry">
+            <ActsPanel v-if="trying" begin="trialSpare" @done="trying = false" />
+            <p v-else><v-btn variant="text" class="try" @click="trying = true">Fit a known-good part as a test</v-btn></p>
+          </template>
           <JobPanel v-if="planned && (verdict || planned.entry)" :planned="planned" @begin="begin" @record="record" />
         </template>
       </section>
@@ -174,6 +188,9 @@ async function did(payload: Payload<'repair'>) {
 h1 {
   font-size: 1.75rem;
   margin: 4px 0 6px;
+}
+.try {
+  margin-left: -12px;
 }
 .on {
   margin: 0 0 22px;

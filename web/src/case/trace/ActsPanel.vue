@@ -6,9 +6,13 @@ import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { useCase } from '../caseStore.ts'
 
 /** Writes down what was done to the appliance between two readings. */
+const { begin = '' } = defineProps<{
+  /** the act to begin with, where somebody has chosen it already */
+  begin?: string
+}>()
 const emit = defineEmits<{ done: [] }>()
 const store = useCase()
-const chosen = ref<ActionKind | null>(null)
+const chosen = ref<ActionKind | null>(store.catalogue?.actions.find((one) => one.id === begin) ?? null)
 const part = ref('')
 const note = ref('')
 const draft = useDraft(`case ${store.current?.id} act`, reactive({ note }))
@@ -37,6 +41,7 @@ function partsOf({ aside, mends }: ActionKind): { value: string; title: string }
   return [...new Set(meant.map((one) => one.part))].sort((a, b) => share(b) - share(a)).map((id) => ({ value: id, title: partLabel(id) }))
 }
 const parts = computed(() => (chosen.value ? partsOf(chosen.value) : []))
+if (chosen.value) part.value = partsOf(chosen.value)[0]?.value ?? ''
 
 function choose(kind: ActionKind) {
   const among = partsOf(kind)
@@ -56,7 +61,7 @@ onMounted(() => list.value?.querySelector('button')?.focus())
 </script>
 
 <template>
-  <section class="do" aria-labelledby="do-title" @keydown.esc="chosen ? (chosen = null) : emit('done')">
+  <section class="do" aria-labelledby="do-title" @keydown.esc="chosen && !begin ? (chosen = null) : emit('done')">
     <h2 id="do-title" class="eyebrow">{{ chosen ? chosen.label : 'What was done' }}</h2>
     <ul v-if="!chosen" ref="list" class="choices">
       <li v-for="kind in kinds" :key="kind.id">
@@ -67,11 +72,14 @@ onMounted(() => list.value?.querySelector('button')?.focus())
     </ul>
     <form v-else @submit.prevent="write(chosen)">
       <p v-if="chosen.caution" class="caution">{{ chosen.caution }}</p>
+      <ol v-if="chosen.steps" class="steps">
+        <li v-for="line in chosen.steps" :key="line">{{ line }}</li>
+      </ol>
       <PlainSelect v-if="parts.length > 1" v-model="part" :items="parts" label="What it was done to" />
       <v-text-field v-if="chosen.names === 'conductor'" v-model="note" label="Which conductor, and where to" maxlength="200" autofocus />
       <div class="acts">
         <v-btn type="submit" color="primary" variant="flat" :disabled="chosen.names === 'conductor' && note.trim().length < 3">Record the action</v-btn>
-        <v-btn variant="text" @click="chosen = null">Something else</v-btn>
+        <v-btn variant="text" @click="begin ? emit('done') : (chosen = null)">{{ begin ? 'Not now' : 'Something else' }}</v-btn>
       </div>
     </form>
   </section>
@@ -92,6 +100,13 @@ form {
   margin: 0;
   color: var(--live);
   font-weight: 600;
+}
+.steps {
+  margin: 0;
+  padding-left: 1.4em;
+}
+.steps li {
+  padding: 3px 0;
 }
 .acts {
   display: flex;
