@@ -1,5 +1,8 @@
 import type { CaseList, Firm, Stock } from '@dewpoint/contract'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { demoCases, demoExperience, demoFirm, demoStock } from './index.ts'
+import drawn from './photos/index.json' with { type: 'json' }
 
 /**
  * Fills a Dewpoint at the address given with the demo. With a moment given as the demo's present it may be run again after it was
@@ -8,6 +11,8 @@ import { demoCases, demoExperience, demoFirm, demoStock } from './index.ts'
 const [address = 'http://127.0.0.1:5280', present] = process.argv.slice(2)
 
 if (present !== undefined || (await call<CaseList>('/api/cases?limit=1')).cases.length === 0) {
+  for (const name of Object.keys(drawn))
+    await send('/api/photos', Uint8Array.from(readFileSync(join(process.cwd(), 'demo/photos', `${name}.jpg`))), 'image/jpeg')
   for (const { open, entries } of demoCases(new Date(present ?? Date.now()))) {
     await call('/api/cases', open)
     await call(`/api/cases/${open.id}/entries`, { entries })
@@ -19,10 +24,11 @@ if (present !== undefined || (await call<CaseList>('/api/cases?limit=1')).cases.
 }
 
 async function call<T>(path: string, body?: unknown): Promise<T> {
-  const response = await fetch(
-    `${address}${path}`,
-    body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
-  )
+  return send(path, body === undefined ? undefined : JSON.stringify(body), 'application/json')
+}
+
+async function send<T>(path: string, body: string | Uint8Array<ArrayBuffer> | undefined, type: string): Promise<T> {
+  const response = await fetch(`${address}${path}`, body === undefined ? {} : { method: 'POST', headers: { 'content-type': type }, body })
   const answer: unknown = await response.json()
   if (!response.ok) throw new Error(`${path} answered ${response.status}: ${JSON.stringify(answer)}`)
   return answer as T
