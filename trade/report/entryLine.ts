@@ -1,6 +1,7 @@
-import type { Entry, EntryOf } from '@dewpoint/core/casebook'
+import type { Entry, EntryOf, Payload } from '@dewpoint/core/casebook'
 import { causeItem, outcomesOf, type Catalogue, type figureWords } from '@dewpoint/core/diagnosis'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
+import { reportTimes } from './reportTimes.ts'
 
 const find = (list: readonly { id: string; label: string }[], id: string | undefined) => list.find((one) => one.id === id)?.label ?? id ?? ''
 const figures: Record<(typeof figureWords)[number], string> = { tooLow: 'too low', right: 'as it should be', tooHigh: 'too high' }
@@ -21,6 +22,23 @@ const decisions = {
   condemned: 'Condemned',
 }
 const visits = { setOut: 'set out', arrived: 'arrived', left: 'left' }
+
+const events: Record<Payload<'history'>['event'], string> = {
+  topUp: 'topped up',
+  repair: 'repaired',
+  visit: 'somebody was there',
+  installation: 'put in',
+  gaugeReading: 'gauge read',
+  codeReturned: 'a code came back',
+}
+
+/** Something that happened before, in words. */
+export function historyWords({ event, value, unit, note }: Payload<'history'>): string {
+  const figure = value !== undefined && unit !== undefined && isUnit(unit) ? formatQuantity(value, unit) : ''
+  // a note may say it itself
+  const said = note?.toLowerCase().startsWith(events[event]) ? note : [events[event], note].filter(Boolean).join(', ')
+  return [said, figure].filter(Boolean).join(', ')
+}
 
 /** What a reading came to, in words. */
 export function resultWords(catalogue: Catalogue, { payload }: EntryOf<'reading'>): string {
@@ -50,7 +68,7 @@ export function entryLine(catalogue: Catalogue, entry: Entry): { what: string; r
     case 'fact':
       return { what: find(catalogue.facts, entry.payload.fact), result: `${entry.payload.value}${entry.payload.unit ? ` ${entry.payload.unit}` : ''}` }
     case 'history':
-      return { what: 'History', result: [entry.payload.on.slice(0, 10), entry.payload.event, entry.payload.note].filter(Boolean).join(', ') }
+      return { what: 'History', result: `${reportTimes('UTC').day(entry.payload.on)}: ${historyWords(entry.payload)}` }
     case 'action':
       return { what: entry.payload.undone ? 'Undone' : 'Done', result: find(catalogue.actions, entry.payload.action) }
     case 'reading': {

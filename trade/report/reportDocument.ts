@@ -124,13 +124,13 @@ export function reportDocument(whole: Report, head: Letterhead, pictures: Readon
       ...section('Done', report.minutes > 0 ? `${Math.round(report.minutes)} min` : '', doneTable(report)),
       ...section('Closing', 'checks', report.closing.length > 0 ? [closingList(report)] : []),
       ...section('Advice', '', adviceList(report)),
-      ...section('Photos', '', photoRows(report, pictures)),
       ...section('Cautions', '', report.cautions.length > 0 ? [{ ul: report.cautions.map((one) => text(one)) }] : []),
       ...section('Signed', '', [signatures(report)]),
       {
         pageBreak: 'before',
         stack: [
-          text('Every reading and entry', { bold: true, fontSize: 15, margin: [0, 0, 0, 6] }),
+          ...(report.photos.length > 0 ? [text('Photos', { bold: true, fontSize: 15, margin: [0, 0, 0, 6] }), ...photoRows(report, pictures)] : []),
+          text('Every reading and entry', { bold: true, fontSize: 15, margin: [0, report.photos.length > 0 ? 12 : 0, 0, 6] }),
           {
             fontSize: 9,
             table: {
@@ -393,7 +393,7 @@ function photoRows({ photos }: Report, pictures: Readonly<Record<string, string>
         const picture = pictures[photo.hash]
         return {
           stack: [
-            picture ? { image: picture, fit: [134, 100] } : text('Picture not at hand here.', { color: dim }),
+            picture ? { image: picture, fit: [170, 128] } : text('Picture not at hand here.', { color: dim }),
             text(photo.caption, { fontSize: 8.5, margin: [0, 2, 0, 0] }),
           ],
         }

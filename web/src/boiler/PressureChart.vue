@@ -5,7 +5,7 @@ import Chart from 'vue3-apexcharts'
 import { useTheme } from 'vuetify'
 import type { PressurePoint } from './boilerHistory.ts'
 
-/** What the gauge read over the years, cold and hot, with a line where water was let in. */
+/** What the gauge read over the years, cold and hot, and when it was filled to what. */
 const props = defineProps<{ points: PressurePoint[] }>()
 const theme = useTheme()
 const of = (kind: PressurePoint['kind']) =>
@@ -13,9 +13,11 @@ const of = (kind: PressurePoint['kind']) =>
 const series = computed(() => [
   { name: 'cold', data: of('cold') },
   { name: 'hot', data: of('hot') },
+  // filled to what was noted; where nobody noted it, at the foot
+  { name: 'topped up', data: props.points.flatMap((one): [number, number][] => (one.kind === 'topUp' ? [[Date.parse(one.at), one.bar ?? 0]] : [])) },
 ])
 const options = computed<ApexOptions>(() => {
-  const { ink, dim, rule, primary, stop = '#a0241c' } = theme.current.value.colors as Record<string, string>
+  const { ink, dim, rule, primary, return: cool, stop = '#a0241c' } = theme.current.value.colors as Record<string, string>
   return {
     chart: {
       animations: { enabled: false },
@@ -26,22 +28,21 @@ const options = computed<ApexOptions>(() => {
       background: 'transparent',
     },
     theme: { mode: theme.current.value.dark ? 'dark' : 'light' },
-    colors: [ink!, primary!],
-    stroke: { width: [2, 2], dashArray: [0, 5] },
-    markers: { size: 5 },
+    colors: [ink!, primary!, cool!],
+    stroke: { width: [2, 2, 0], dashArray: [0, 5, 0] },
+    markers: { size: [5, 5, 7], shape: ['circle', 'circle', 'triangle'] },
     grid: { borderColor: rule },
     xaxis: { type: 'datetime' },
     yaxis: { min: 0, max: 4, tickAmount: 4, title: { text: 'bar' } },
     annotations: {
-      xaxis: props.points
-        .filter((one) => one.kind === 'topUp')
-        .map((one) => ({
-          x: Date.parse(one.at),
-          borderColor: primary,
-          strokeDashArray: 2,
-          label: { text: 'topped up', style: { color: ink, background: 'transparent' } },
-        })),
-      yaxis: [{ y: 3, borderColor: stop, strokeDashArray: 4, label: { text: 'relief valve lifts', style: { color: ink, background: 'transparent' } } }],
+      yaxis: [
+        {
+          y: 3,
+          borderColor: stop,
+          strokeDashArray: 4,
+          label: { text: 'relief valve lifts', position: 'left', textAnchor: 'start', style: { color: ink, background: 'transparent' } },
+        },
+      ],
     },
   }
 })

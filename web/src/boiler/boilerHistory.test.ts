@@ -23,6 +23,19 @@ describe('what a boiler’s cases tell over the years', () => {
     ])
   })
 
+  it('is of pressures alone: readings in other units, and a top-up in litres, tell no bar', () => {
+    const points = pressureOf({
+      cases: [
+        caseWith(
+          entry('reading', { check: 'look.pipeOutside', value: 0.4, unit: 'l' }),
+          entry('reading', { check: 'measure.flowThermistor', value: 2.5, unit: 'kΩ' }),
+          entry('history', { event: 'topUp', on: '2025-10-04', value: 2, unit: 'l' }),
+        ),
+      ],
+    })
+    expect(points).toEqual([{ at: '2025-10-04', kind: 'topUp', bar: null }])
+  })
+
   it('of each case what was found, done with which parts, and declined', () => {
     const lines = tellingLines(premixCombiCatalogue, [
       entry('reading', { check: 'ask.hotWater', outcome: 'none' }),
@@ -35,10 +48,15 @@ describe('what a boiler’s cases tell over the years', () => {
       }),
       entry('advice', { what: 'Have a filter fitted', answer: 'declined' }),
       entry('advice', { what: 'Bleed the radiators', answer: 'given' }),
+      entry('history', { event: 'topUp', on: '2025-10-04' }),
+      entry('history', { event: 'topUp', on: '2025-10-18' }),
+      entry('history', { event: 'codeReturned', on: '2025-10-20', note: 'B1' }),
     ])
     expect(lines).toEqual([
+      { what: 'Topped up before', result: '2 times' },
       { what: 'Repaired', result: 'Fit a new fan: fan, 2 fan seal' },
       { what: 'Advice declined', result: 'Have a filter fitted' },
+      { what: 'History', result: 'Mon 20 Oct 2025: a code came back, B1' },
       { what: 'Readings', result: '1' },
     ])
   })

@@ -1,7 +1,7 @@
 import type { ApplianceHistory } from '@dewpoint/contract'
 import { entriesOf, type Entry } from '@dewpoint/core/casebook'
 import type { Catalogue } from '@dewpoint/core/diagnosis'
-import { convert, isUnit } from '@dewpoint/core/quantity'
+import { convert, dimensionOf, isUnit } from '@dewpoint/core/quantity'
 import { entryLine } from '@dewpoint/trade/report'
 
 /** A reading of the gauge, or a top-up, at its time. */
@@ -14,7 +14,7 @@ export interface PressurePoint {
 
 const gauges: Record<string, 'cold' | 'hot'> = { 'look.gaugeCold': 'cold', 'look.gaugeHot': 'hot' }
 const barOf = (value: number | undefined, unit: string | undefined) =>
-  value !== undefined && unit !== undefined && isUnit(unit) ? convert(value, unit, 'bar') : null
+  value !== undefined && unit !== undefined && isUnit(unit) && dimensionOf(unit) === dimensionOf('bar') ? convert(value, unit, 'bar') : null
 
 /** What the gauge read and when water was let in, over all cases, in the order of time. */
 export function pressureOf({ cases }: Pick<ApplianceHistory, 'cases'>): PressurePoint[] {
@@ -55,9 +55,15 @@ export function tellingLines(catalogue: Catalogue, entries: readonly Entry[]): {
     }
     if (one.type === 'finding' || (one.type === 'advice' && one.payload.answer === 'declined')) return [entryLine(catalogue, one)]
     if (one.type === 'decision' && one.payload.kind === 'condemned') return [entryLine(catalogue, one)]
-    if (one.type === 'history') return [entryLine(catalogue, one)]
+    if (one.type === 'history' && one.payload.event !== 'topUp') return [entryLine(catalogue, one)]
     return []
   })
   const readings = entriesOf(entries, 'reading').length
-  return readings > 0 ? [...lines, { what: 'Readings', result: String(readings) }] : lines
+  const topUps = entriesOf(entries, 'history').filter((one) => one.payload.event === 'topUp').length
+  return [
+    // when they were stands on the line of pressure
+    ...(topUps > 0 ? [{ what: 'Topped up before', result: topUps === 1 ? 'once' : `${topUps} times` }] : []),
+    ...lines,
+    ...(readings > 0 ? [{ what: 'Readings', result: String(readings) }] : []),
+  ]
 }

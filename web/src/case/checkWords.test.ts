@@ -57,6 +57,11 @@ describe('an entry in words', () => {
     ],
     ['a case closed', entry('decision', { kind: 'closed', reason: 'Both run through.' }), 'Closed | Both run through.'],
     ['a day of the past', entry('history', { event: 'topUp', on: '2026-01-10', note: 'Topped up' }), 'History, Sat 10 Jan | Topped up'],
+    [
+      'a top-up with what it was filled to',
+      entry('history', { event: 'topUp', on: '2026-01-10', value: 1.3, unit: 'bar', note: 'by the neighbour' }),
+      'History, Sat 10 Jan | topped up, by the neighbour, 1.30 bar',
+    ],
     ['a fact with its unit', entry('fact', { fact: 'systemVolume', value: 80, unit: 'l' }), 'Water in the system | 80.0 l'],
   ] as [string, Entry, string][])('%s', (_what, one, said) => expect(words(one)).toBe(said))
 

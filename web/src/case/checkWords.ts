@@ -2,6 +2,7 @@ import { day } from '../shared/times.ts'
 import { causeItem, type figureWords, isProbe, probeCheck, readsOf, specOf, type Catalogue, type Check } from '@dewpoint/core/diagnosis'
 import type { Entry, Payload } from '@dewpoint/core/casebook'
 import { schemesOf } from '@dewpoint/trade'
+import { historyWords } from '@dewpoint/trade/report'
 import { bookingWords } from './call/visit/bookingWords.ts'
 import { formatQuantity, isUnit } from '@dewpoint/core/quantity'
 
@@ -83,7 +84,7 @@ export function entryWords(catalogue: Catalogue, entry: Entry): { what: string; 
       return { what: find(catalogue.facts, fact), result: typeof value === 'number' && unit && isUnit(unit) ? formatQuantity(value, unit) : String(value) }
     }
     case 'history':
-      return { what: `History, ${day(entry.payload.on)}`, result: entry.payload.note ?? entry.payload.event }
+      return { what: `History, ${day(entry.payload.on)}`, result: historyWords(entry.payload) }
     case 'action': {
       const { action, undone, value, note } = entry.payload
       const kind = catalogue.actions.find((one) => one.id === action)
