@@ -140,17 +140,14 @@ export class App {
   }
 
   /** Answers for everything that must stand in the record as if all were well, one after the other. */
-  async fillRecord(): Promise<void> {
+  async fillRecord(press: (what: Locator) => Promise<void> = (what) => what.click()): Promise<void> {
     const record = this.page.getByRole('region', { name: 'Closing checks' })
     const open = record.locator('li').filter({ has: this.page.locator('.ring') })
     await expect(record).toBeVisible()
     for (let left = await open.count(); left > 0; left = await open.count()) {
       const row = open.first()
       const label = await row.getByRole('heading').textContent()
-      await row
-        .getByRole('button', { name: /^(Right|Found and put right|as it should be|dry|no|none|whole|runs free|shows “tap”|Told)$/ })
-        .first()
-        .click()
+      await press(row.getByRole('button', { name: /^(Right|Found and put right|as it should be|dry|no|none|whole|runs free|shows “tap”|Told)$/ }).first())
       await expect(open.filter({ has: this.page.getByRole('heading', { name: label!, exact: true }) })).toHaveCount(0)
     }
   }

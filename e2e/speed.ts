@@ -38,6 +38,7 @@ async function waits(): Promise<Waited[]> {
       await measured('the wiring map', 1500, () => wiringMap(browser, wired)),
       await measured('list to the first answer, again', 300, () => again(browser, plain)),
       await measured('a case of 200 entries, again', 300, () => again(browser, long)),
+      await measured('a check found by its words, wiring known', 300, () => checkFound(browser, wired)),
       await measured('reading typed to suspects moved', 100, () => suspectsMoved(browser, plain)),
     ]
   } finally {
@@ -189,6 +190,18 @@ const again = (browser: Browser, place: string): Promise<Run> =>
     })
     const { suspects = 0, diagnosis = 0 } = await partsOf(page)
     return { whole, suspects, diagnosis }
+  })
+
+const checkFound = (browser: Browser, place: string): Promise<Run> =>
+  onList(browser, place, async (page, open) => {
+    await open()
+    await answered(page)
+    await page.getByRole('button', { name: 'Any check…' }).click()
+    const whole = await timed(async () => {
+      await page.getByLabel('Find a check').fill('lever')
+      await page.getByRole('list', { name: 'Checks found' }).getByRole('listitem').first().waitFor()
+    })
+    return { whole }
   })
 
 const suspectsMoved = (browser: Browser, place: string): Promise<Run> =>

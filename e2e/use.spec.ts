@@ -1,12 +1,4 @@
-import type { Page } from '@playwright/test'
-import { barriers, expect, test, type App } from './app.ts'
-
-const caseOf = async (app: App, page: Page, place: string) => {
-  const { cases } = (await (await page.request.get(app.address(`/api/cases?search=${encodeURIComponent(place)}`))).json()) as {
-    cases: { id: string; site: { name: string } }[]
-  }
-  return cases.find((one) => one.site.name === place)!.id
-}
+import { expect, test } from './app.ts'
 
 test('keyboard alone: answer, next, record, undo, help', async ({ app, page }) => {
   await app.openCase('hotColdHot')
@@ -60,42 +52,6 @@ test.describe('on a phone', () => {
     await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
     await fits()
   })
-})
-
-test('every view is free of accessibility faults in the light theme, and its colours in the dark one (axe)', async ({ app, page }) => {
-  // twelve views, each looked through as a whole
-  test.setTimeout(400_000)
-  const netLoft = await caseOf(app, page, 'Net Loft 3')
-  const bakery = await caseOf(app, page, 'Harbour Bakery')
-  const harbourMaster = await caseOf(app, page, 'Harbour Master’s House')
-  const paths = [
-    '/',
-    '/new',
-    '/nowhere',
-    `/case/${netLoft}/call`,
-    `/case/${netLoft}/trace`,
-    `/case/${netLoft}/repair`,
-    `/case/${bakery}/repair`,
-    `/case/${bakery}/prove`,
-    `/case/${harbourMaster}/wiring`,
-    '/bench/wiring',
-    '/firm',
-    '/library',
-    '/library/premix-combi',
-  ]
-  for (const path of paths) {
-    await page.emulateMedia({ colorScheme: 'light' })
-    await page.goto(app.address(path))
-    await expect(page.locator('h1').first()).toBeVisible()
-    if (path.endsWith('/prove')) await expect(page.getByRole('heading', { name: /close/i, level: 2 })).toBeVisible()
-    else if (path.includes('/case/')) await expect(page.locator('section.suspects').first()).toHaveAttribute('aria-busy', 'false')
-    if (path.endsWith('/wiring')) await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
-    if (path.startsWith('/library/')) await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
-    expect([path, await barriers(page)]).toEqual([path, []])
-    await page.emulateMedia({ colorScheme: 'dark' })
-    await expect(page.locator('.v-application.v-theme--dark')).toBeVisible()
-    expect([path, 'dark', await barriers(page, 'color-contrast')]).toEqual([path, 'dark', []])
-  }
 })
 
 test('the theme can be switched by hand and is remembered', async ({ app, page }) => {

@@ -374,4 +374,27 @@ h1 {
     order: 0;
   }
 }
+/* little height, as on a page enlarged twice: the pad comes before what is said about it */
+@media (max-height: 520px) {
+  .next {
+    display: flex;
+    flex-direction: column;
+  }
+  .next > * {
+    order: 2;
+  }
+  .next > .head,
+  .next > h1,
+  .next > .meta,
+  .next > :deep(.pad) {
+    order: 0;
+  }
+  .head {
+    margin-bottom: 4px;
+  }
+  .next > .why {
+    order: 1;
+    margin-top: 10px;
+  }
+}
 </style>

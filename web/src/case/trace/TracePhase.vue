@@ -160,4 +160,12 @@ useKeys({
     padding: 14px 10px 24px;
   }
 }
+@media (max-width: 760px) and (max-height: 520px) {
+  .to-ladder {
+    order: 1;
+  }
+  .middle {
+    order: 0;
+  }
+}
 </style>

@@ -27,21 +27,17 @@ const known = new WeakMap<object, Indexed[]>()
 function indexOf(catalogue: Known): Indexed[] {
   let made = known.get(catalogue.checks)
   if (made) return made
+  const named = new Map(catalogue.parts.map((one) => [one, whole(folded(one.label))]))
+  const rows = otherWords.map((words) => ({ words, standing: words.map(whole) }))
   made = catalogue.checks.map((check) => {
     const label = folded(check.label)
+    const parts = partsOf(catalogue, check, named)
     const instrument =
       check.result.kind === 'number' ? catalogue.instruments.find((one) => one.id === (check.result as { instrument: string }).instrument) : undefined
-    const own = [
-      label,
-      check.place,
-      instrument?.label,
-      kindWords[check.kind],
-      stageOf(catalogue, check)?.label,
-      ...partsOf(catalogue, check),
-      ...check.how,
-    ].filter(Boolean)
+    const own = [label, check.place, instrument?.label, kindWords[check.kind], stageOf(catalogue, check)?.label, ...parts, ...check.how].filter(Boolean)
     const text = folded(own.join(' '))
-    const besides = otherWords.filter((row) => row.some((word) => has(`${label} ${partsOf(catalogue, check).map(folded).join(' ')}`, word))).flat()
+    const about = `${label} ${folded(parts.join(' '))}`
+    const besides = rows.flatMap(({ words, standing }) => (standing.some((one) => one.test(about)) ? words : []))
     return { check, label, text: `${text} ${besides.join(' ')}` }
   })
   known.set(catalogue.checks, made)
@@ -73,25 +69,26 @@ export function browsed(catalogue: Known, by: 'stage' | 'part' | 'kind'): { titl
     for (const check of catalogue.checks) if (!check.concerns) add('Not of one step', check)
     return [...groups].map(([title, checks]) => ({ title, checks }))
   }
+  const named = new Map(catalogue.parts.map((one) => [one, whole(folded(one.label))]))
   for (const check of catalogue.checks) {
-    const titles = by === 'kind' ? [kindWords[check.kind]] : partsOf(catalogue, check)
+    const titles = by === 'kind' ? [kindWords[check.kind]] : partsOf(catalogue, check, named)
     for (const title of titles.length > 0 ? titles : ['Not of one part']) add(title, check)
   }
   return [...groups].map(([title, checks]) => ({ title, checks })).sort((a, b) => (by === 'part' ? a.title.localeCompare(b.title) : 0))
 }
 
 /** The parts a check tells of: those whose defects show it as a sign, or that its name names. */
-function partsOf({ faults, parts }: Known, check: Check): string[] {
+function partsOf({ faults, parts }: Known, check: Check, named: ReadonlyMap<Known['parts'][number], RegExp>): string[] {
   const label = folded(check.label)
   const showing = new Set(check.result.kind === 'cue' ? faults.filter((one) => (one.cues?.[check.id] ?? 0) >= 0.3).map((one) => one.part) : [])
-  return parts.filter((one) => showing.has(one.id) || has(label, folded(one.label))).map((one) => one.label)
+  return parts.filter((one) => showing.has(one.id) || named.get(one)!.test(label)).map((one) => one.label)
 }
 
 const stageOf = ({ system }: Known, { concerns }: Check) => concerns && system.sequence[concerns.demand]?.find((one) => one.id === concerns.stage)
 
 const folded = (text: string) => text.toLowerCase().replace(/[’']/g, '')
-/** whether a word or a phrase stands in a text as a whole */
-const has = (text: string, phrase: string) => new RegExp(`(^|[^a-z0-9])${escaped(phrase)}(s|es)?($|[^a-z0-9])`).test(text)
+/** a word or a phrase that stands in a text as a whole; made once, as a catalogue is looked through for it some hundred times */
+const whole = (phrase: string) => new RegExp(`(^|[^a-z0-9])${escaped(phrase)}(s|es)?($|[^a-z0-9])`)
 /** whether a word of a text begins so */
 const begins = (text: string, word: string) => new RegExp(`(^|[^a-z0-9])${escaped(word)}`).test(text)
 const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')

@@ -313,37 +313,58 @@ function record(sureness: 'sure' | 'unsure') {
 }
 @media (max-width: 760px) {
   .pad {
-    padding: 12px 12px 14px;
+    display: flex;
+    flex-direction: column;
+    gap: 10px;
+    padding: 10px 12px 12px;
+  }
+  /* the field above the keys that come up, where it lands right below, what is said without a figure last */
+  .typing {
+    display: contents;
+  }
+  .value,
+  .pipe,
+  .acts,
+  .typing > :deep(.needs) {
+    order: -1;
+  }
+  .typing > .byWord {
+    order: 1;
   }
   .plot {
-    --who: 0px;
+    --who: 44%;
   }
   .row {
-    grid-template-columns: 1fr;
-    gap: 0;
-  }
-  .needles {
-    inset: 0 0 60px 0;
+    grid-template-columns: var(--who) 1fr;
+    gap: 8px;
+    align-items: center;
   }
   .who {
-    padding: 6px 0 0;
+    grid-template-columns: 24px minmax(0, 1fr);
+    padding: 0;
+  }
+  .who .label {
+    font-size: 0.875rem;
+    line-height: 1.1;
+  }
+  .needles {
+    inset: 0 0 32px calc(44% + 8px);
   }
   .lane,
   .lane svg {
     height: 34px;
   }
-  .axis {
-    display: grid;
-    grid-template-columns: 1fr;
+  .axis .lane {
+    height: 32px;
   }
-  .axis .who {
-    order: 2;
-  }
-  .typing,
   .acts {
     display: grid;
-    grid-template-columns: 1fr;
+    grid-template-columns: 1fr 1fr;
     width: 100%;
+  }
+  .acts.byWord {
+    display: flex;
+    gap: 0 4px;
   }
   .value,
   .pipe {
@@ -361,43 +382,22 @@ function record(sureness: 'sure' | 'unsure') {
     padding: 8px 12px;
   }
   .tight .plot {
-    --who: 44%;
-  }
-  .tight .row {
-    grid-template-columns: var(--who) 1fr;
-    gap: 8px;
-    align-items: center;
-  }
-  .tight .who {
-    padding: 0;
+    order: -2;
   }
   .tight .label {
-    font-size: 0.8125rem;
-    line-height: 1.05;
     display: -webkit-box;
     -webkit-box-orient: vertical;
     -webkit-line-clamp: 2;
     overflow: hidden;
-  }
-  .tight .who {
-    grid-template-columns: 24px minmax(0, 1fr);
+    font-size: 0.8125rem;
+    line-height: 1.05;
   }
   .tight .lane,
   .tight .lane svg {
     height: 30px;
   }
-  .tight .axis .who {
-    order: 0;
-  }
   .tight .needles {
-    inset: 0 0 30px calc(44% + 8px);
-  }
-  .tight .typing {
-    grid-template-columns: 1fr;
-    margin-top: 4px;
-  }
-  .tight .acts {
-    grid-template-columns: 1fr 1fr;
+    bottom: 30px;
   }
 }
 </style>
