@@ -52,7 +52,7 @@ test('enough is known: the repair is offered as cheaper than another check, and 
   await page.locator('.enough').getByRole('button', { name: 'Take it again' }).click()
   await expect(app.nextTitle).toHaveText('Fan speed at minimum rate')
   await page.locator('summary').press('Enter')
-  await expect(page.locator('.water svg')).toHaveAttribute('aria-label', /Pump: /)
+  await expect(page.getByRole('button', { name: /^Pump: / })).toBeVisible()
 })
 
 test('a place known from before: its boiler is taken over, its past is told, top-ups are counted', async ({ app, page }) => {
