@@ -101,7 +101,7 @@ test.describe('phone', () => {
     await app.trace()
     await app.choose('Flow thermistor, resistance at a measured pipe temperature')
     await page.getByLabel('Powered off, proved dead').check()
-  await page.getByLabel('Reading', { exact: true }).fill('1.80')
+    await page.getByLabel('Reading', { exact: true }).fill('1.80')
     await page.locator('h1').scrollIntoViewIfNeeded()
     await page.evaluate('window.scrollTo(0, 70)')
     await take(page, 'phone-trace')
