@@ -20,6 +20,14 @@ const convention = defineModel<string>('convention', { required: true })
 /** the map over the whole screen */
 const full = defineModel<boolean>('full', { default: false })
 
+/** what the map shows, in the page or over the whole screen */
+const drawn = computed(() => ({
+  ...{ scheme: props.scheme, wiring: props.wiring, next: props.next, known: props.known },
+  ...{ red: red.value, black: black.value, chosen: chosen.value },
+  ...{ colours: props.tags.colours, numbers: props.tags.numbers },
+}))
+const look = (id: string) => (chosen.value = chosen.value === id ? null : id)
+
 const placing = ref<'red' | 'black'>('red')
 const map = useTemplateRef<{ closer(): void; further(): void; whole(): void; show(terminal: string): void }>('map')
 const wordsOf = (terminal: string) => props.scheme.terminalWords[terminal.slice(terminal.indexOf('.') + 1)] ?? ''
@@ -102,20 +110,7 @@ function renumber(terminal: string, text: string) {
     </div>
 
     <p class="enlarge"><v-btn @click="full = true">Map full screen</v-btn></p>
-    <WiringMap
-      v-if="!full"
-      :scheme="scheme"
-      :wiring="wiring"
-      :red="red"
-      :black="black"
-      :next="next"
-      :colours="tags.colours"
-      :numbers="tags.numbers"
-      :chosen="chosen"
-      :known="known"
-      @terminal="place"
-      @conductor="(id) => (chosen = chosen === id ? null : id)"
-    />
+    <WiringMap v-if="!full" v-bind="drawn" @terminal="place" @conductor="look" />
 
     <ModalSheet v-model="full" label="full-title" whole>
       <div class="over">
@@ -124,21 +119,7 @@ function renumber(terminal: string, text: string) {
           <v-btn @click="full = false">Close</v-btn>
         </div>
         <div class="room">
-          <WiringMap
-            ref="map"
-            free
-            :scheme="scheme"
-            :wiring="wiring"
-            :red="red"
-            :black="black"
-            :next="next"
-            :colours="tags.colours"
-            :numbers="tags.numbers"
-            :chosen="chosen"
-            :known="known"
-            @terminal="place"
-            @conductor="(id) => (chosen = chosen === id ? null : id)"
-          />
+          <WiringMap ref="map" free v-bind="drawn" @terminal="place" @conductor="look" />
           <div class="sizes" role="group" aria-label="Size of the map">
             <button type="button" aria-label="Larger" @click="map?.closer()">+</button>
             <button type="button" aria-label="Smaller" @click="map?.further()">−</button>

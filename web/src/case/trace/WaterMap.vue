@@ -17,6 +17,20 @@ const points = computed(() => pointsOf(store.catalogue?.checks ?? [], demand))
 
 const touched = ref<string | null>(null)
 const touch = (id: string) => (touched.value = touched.value === id ? null : id)
+/** a place of the drawing as a button: by finger, mouse and key */
+const touchable = ({ id, x, y }: { id: string; x: number; y: number }) => ({
+  class: 'touch',
+  role: 'button',
+  tabindex: 0,
+  'aria-expanded': touched.value === id,
+  transform: `translate(${x} ${y})`,
+  onClick: () => touch(id),
+  onKeydown(event: KeyboardEvent) {
+    if (event.key !== 'Enter' && event.key !== ' ') return
+    event.preventDefault()
+    touch(id)
+  },
+})
 const place = computed(() => map.value.places.find((one) => one.id === touched.value))
 const point = computed(() => points.value.find((one) => one.id === touched.value))
 /** figures of the other demand say nothing of this one; those with nothing asked hold in both */
@@ -66,20 +80,7 @@ const figureWords = ({ reading, notReached }: FigureAt['suspects'][number]) =>
         <path :d="map.ways.hotWater" class="pipe" />
         <path :d="map.ways[demand]" class="lit" />
       </g>
-      <g
-        v-for="one in map.places"
-        :key="one.id"
-        class="touch"
-        :class="one.state"
-        role="button"
-        tabindex="0"
-        :aria-label="`${one.label}: ${one.says}`"
-        :aria-expanded="touched === one.id"
-        :transform="`translate(${one.x} ${one.y})`"
-        @click="touch(one.id)"
-        @keydown.enter.prevent="touch(one.id)"
-        @keydown.space.prevent="touch(one.id)"
-      >
+      <g v-for="one in map.places" :key="one.id" v-bind="touchable(one)" :class="one.state" :aria-label="`${one.label}: ${one.says}`">
         <circle r="20" class="reach" />
         <circle v-if="one.state !== 'bad'" r="9" class="sign" />
         <rect v-else x="-9" y="-9" width="18" height="18" rx="4" class="sign" />
@@ -93,19 +94,7 @@ const figureWords = ({ reading, notReached }: FigureAt['suspects'][number]) =>
           {{ one.label }}
         </text>
       </g>
-      <g
-        v-for="one in points"
-        :key="one.id"
-        class="touch point"
-        role="button"
-        tabindex="0"
-        :aria-label="`What to read at: ${inSentence(one.label)}`"
-        :aria-expanded="touched === one.id"
-        :transform="`translate(${one.x} ${one.y})`"
-        @click="touch(one.id)"
-        @keydown.enter.prevent="touch(one.id)"
-        @keydown.space.prevent="touch(one.id)"
-      >
+      <g v-for="one in points" :key="one.id" v-bind="touchable(one)" class="point" :aria-label="`What to read at: ${inSentence(one.label)}`">
         <circle r="14" class="reach" />
         <path d="M0 -7L7 0L0 7L-7 0Z" class="clamp" />
       </g>
