@@ -1,3 +1,5 @@
+import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { v7 } from 'uuid'
 import { barriers, expect, knownAs, test } from './app.ts'
 
 test('a check is found by what the trade calls it, or led to by step and by part', async ({ app, page }) => {
@@ -112,4 +114,33 @@ test('the ladder and the water map name the entries behind them, and a point wha
   expect(await barriers(page)).toEqual([])
   await water.getByRole('button', { name: 'Read it now' }).first().click()
   await expect(app.nextTitle).toContainText('Plate, primary in')
+})
+
+test('the focus lands where the work is when somebody goes to another view', async ({ app, page }) => {
+  const place = await app.openCase('noHotWater')
+  await page.getByRole('link', { name: 'Repair', exact: true }).press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+  await page.getByRole('link', { name: /today’s calls/ }).press('Enter')
+  await expect(page.locator('main')).toBeFocused()
+  await page.getByRole('link', { name: new RegExp(place) }).press('Enter')
+  await expect(app.nextTitle).toBeVisible()
+  await expect(page.locator('main')).toBeFocused()
+  // what the next key reaches is in the work
+  await page.keyboard.press('Tab')
+  await expect(page.locator('main :focus')).toHaveCount(1)
+})
+
+test('a long journal lists its latest entries, the others a press away', async ({ app, page }) => {
+  await app.openCase('noHotWater')
+  const id = /[0-9a-f-]{36}/.exec(page.url())![0]
+  const seen: Entry[] = []
+  for (let count = 1; count <= 60; count++)
+    seen.push(newEntry('finding', { what: `Seen by the way, number ${count}` }, { id: v7(), now: Date.now(), author: 'Bo Larkspur', seen }))
+  expect((await page.request.post(app.address(`/api/cases/${id}/entries`), { data: { entries: seen } })).ok()).toBe(true)
+  await expect(app.journal).toContainText('Seen by the way, number 60')
+  await expect(app.journal.getByRole('listitem')).toHaveCount(40)
+  await expect(app.journal).not.toContainText('Complaint')
+  await page.getByRole('button', { name: 'Earlier entries: 21 more' }).click()
+  await expect(app.journal.getByRole('listitem')).toHaveCount(61)
+  await expect(app.journal).toContainText('Complaint')
 })

@@ -28,8 +28,33 @@ const mended = (at: number, remedy: string, fault: string, minutes: number, ...p
   at,
   engineer,
   'repair',
-  { remedy, faults: [fault], result: 'worked', minutes, parts: parts.map((name) => ({ name, quantity: 1 })) },
+  { remedy, faults: [fault], result: 'worked', minutes, parts: parts.map((name) => ({ name, quantity: 1, ...(prices[name] && { price: prices[name] }) })) },
 ]
+/** what was charged for parts; made up */
+const prices: Record<string, number> = {
+  '2 A fuse': 2,
+  batteries: 3,
+  clip: 4,
+  'cartridge seals': 9,
+  cleaner: 19,
+  'diverter cartridge': 64,
+  'expansion vessel': 96,
+  fan: 184,
+  'burner door seal': 14,
+  'fan seal': 8,
+  inhibitor: 17,
+  'O-ring': 2,
+  'pipe insulation': 12,
+  'plate seals': 11,
+  'pressure sensor': 38,
+  'relief valve': 31,
+  'sensor O-ring': 2,
+  'spark electrode': 24,
+  'turbine insert': 29,
+  'valve head': 52,
+  'vessel cap': 3,
+  'vessel washer': 2,
+}
 const told = (at: number, what: string, { declined }: Pick<Told, 'declined'>, about?: string): Line => [
   at,
   engineer,
@@ -57,12 +82,17 @@ const closed = (at: number, reason = 'Both demands run through.', ending: Payloa
   [at + 1, engineer, 'decision', { kind: 'closed', ending, reason }],
   [at + 2, engineer, 'visit', { event: 'left' }],
 ]
+/** a closing figure with what it was held against */
+const held = (at: number, check: string, value: number, situation: Said['situation'], limit: NonNullable<Said['limit']>) =>
+  read(at, check, { value, unit: limit.unit, situation, limit })
 const burns = (at: number): Line[] => [
-  figure(at, 'measure.carbonMonoxide', 68, 'ppm', hot),
-  figure(at + 1, 'measure.carbonDioxideHigh', 9, '%', hot),
-  figure(at + 2, 'measure.carbonDioxideLow', 8.7, '%', hot),
-  figure(at + 3, 'measure.airInlet', 0, '%', hot),
+  held(at, 'measure.carbonMonoxide', 68, hot, { high: 200, unit: 'ppm', source: 'common practice; the model’s own comes first' }),
+  held(at + 1, 'measure.carbonDioxideHigh', 9, hot, { low: 8.1, high: 9.9, unit: '%', source: 'this model' }),
+  held(at + 2, 'measure.carbonDioxideLow', 8.7, heat, { low: 7.9, high: 9.8, unit: '%', source: 'this model' }),
+  held(at + 3, 'measure.airInlet', 0, hot, { high: 0.2, unit: '%', source: 'from memory: fresh air has 0.04%' }),
 ]
+/** the gauge as it was left, cold */
+const gaugeLeft = (at: number) => held(at, 'look.gaugeCold', 1.2, { demand: 'none' }, { low: 1, high: 1.5, unit: 'bar', source: 'common practice' })
 
 /** Past calls as they are written down: the complaint, what was read, what was mended, how it was proved. Common practice; the houses are made up. */
 export const pastStories = {
@@ -78,7 +108,7 @@ export const pastStories = {
     figure(90, 'measure.vesselCharge', 0.9, 'bar', drained),
     read(92, 'look.vesselCore', { outcome: 'no', situation: drained }),
     ...proved(94),
-    figure(104, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(104),
     figure(118, 'look.gaugeHot', 1.7, 'bar', heat),
     figure(119, 'look.pipeOutside', 0, 'l'),
     ...right(121, 'close.case', 'close.drips', 'close.shown'),
@@ -97,7 +127,7 @@ export const pastStories = {
     mended(128, 'vessel.replace', 'vessel.diaphragm', 68, 'expansion vessel', 'vessel washer'),
     figure(130, 'measure.vesselCharge', 0.9, 'bar', drained),
     ...proved(132),
-    figure(142, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(142),
     figure(158, 'look.gaugeHot', 1.6, 'bar', heat),
     figure(159, 'look.pipeOutside', 0, 'l'),
     ...right(160, 'close.case', 'close.drips', 'close.shown'),
@@ -112,7 +142,7 @@ export const pastStories = {
     mended(78, 'turbine.insert', 'turbine.stuck', 28, 'turbine insert', 'O-ring'),
     read(80, 'display.statusTapOpen', { outcome: 'hotWater', situation: hot }),
     ...proved(82),
-    figure(91, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(91),
     ...right(92, 'close.case', 'close.drips', 'close.shown'),
     told(94, 'A strainer on the cold inlet: grit jams the turbine.', { declined }),
     ...closed(95),
@@ -130,7 +160,7 @@ export const pastStories = {
     mended(120, 'plate.clean', 'plate.heatingSideBlocked', 62, 'cleaner', 'inhibitor', 'plate seals'),
     ...proved(122),
     figure(131, 'measure.tapTemperature', 51, '°C', hot),
-    figure(133, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(133),
     ...right(134, 'close.case', 'close.drips', 'close.shown'),
     told(136, 'Have the system water cleaned and dosed, a filter fitted: what blocked the plate is still in the radiators.', { declined }, 'close.treatment'),
     ...closed(138),
@@ -175,7 +205,7 @@ export const pastStories = {
     mended(70, 'pressureSensor.replace', 'pressureSensor.fouled', 30, 'pressure sensor', 'clip', 'sensor O-ring'),
     ...proved(72),
     figure(81, 'display.pressure', 1.2, 'bar'),
-    figure(82, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(82),
     read(83, 'display.faultCode', { outcome: 'none' }),
     ...right(84, 'close.case', 'close.drips', 'close.shown'),
     told(86, 'Have the system water cleaned and dosed, a filter fitted.', { declined }, 'close.treatment'),
@@ -211,7 +241,7 @@ export const pastStories = {
     mended(96, 'diverter.cartridge', 'diverter.passing', 48, 'diverter cartridge', 'cartridge seals'),
     ...proved(98),
     figure(108, 'measure.heatingFlowOnTap', 24, '°C', hot),
-    figure(109, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(109),
     ...right(110, 'close.case', 'close.drips', 'close.shown'),
     ...closed(112),
   ],
@@ -225,7 +255,7 @@ export const pastStories = {
     mended(100, 'diverterMotor.dry', 'diverterMotor.wet', 12),
     mended(106, 'board.fuse', 'board.fuseBlown', 6, '2 A fuse'),
     ...proved(108),
-    figure(118, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(118),
     ...right(119, 'close.electrics', 'close.case', 'close.drips', 'close.shown'),
     ...closed(121),
   ],
@@ -240,7 +270,7 @@ export const pastStories = {
     mended(98, 'relief.replace', 'relief.passing', 45, 'relief valve', 'washers'),
     figure(99, 'measure.vesselCharge', 0.85, 'bar', drained),
     ...proved(101),
-    figure(111, 'look.gaugeCold', 1.2, 'bar'),
+    gaugeLeft(111),
     figure(126, 'look.gaugeHot', 1.7, 'bar', heat),
     figure(127, 'look.pipeOutside', 0, 'l'),
     ...right(128, 'close.case', 'close.drips', 'close.shown'),

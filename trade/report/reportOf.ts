@@ -211,7 +211,10 @@ function factsOfVisit(
   const visits = entriesOf(live, 'visit')
   const from = visits.find((one) => one.payload.event === 'arrived')?.at ?? site[0]?.at ?? openedAt
   const to = visits.findLast((one) => one.payload.event === 'left')?.at ?? live.at(-1)?.at ?? from
-  const engineers = [...new Set(live.filter((one) => ['repair', 'reading', 'decision'].includes(one.type)).map((one) => one.author))]
+  const authors = (...types: Entry['type'][]) => [...new Set(live.filter((one) => types.includes(one.type)).map((one) => one.author))]
+  // an answer on the telephone is written down by whoever took the call
+  const onSite = authors('visit', 'repair', 'step')
+  const engineers = onSite.length > 0 ? onSite : authors('reading', 'decision')
   const [next] = entriesOf(live, 'followUp').map((one) => one.payload)
   const { engineer } = bookingOf(live)
   const sameDay = times.day(from) === times.day(to)

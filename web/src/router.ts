@@ -1,4 +1,6 @@
+import { nextTick } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
+import { goneWithin, land } from './shared/landing.ts'
 import { isMissingPart, missingPart } from './shared/missingPart.ts'
 import TodayPage from './today/TodayPage.vue'
 
@@ -51,6 +53,9 @@ router.onError((error, to) => {
   }
 })
 
-router.afterEach((to) => {
+router.afterEach((to, from) => {
   document.title = `${String(to.meta.title)} · Dewpoint`
+  if (from.matched.length === 0) return
+  goneWithin()
+  void nextTick(land)
 })

@@ -1,4 +1,4 @@
-import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { newEntry, scriptedJournal, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { catalogues, premixCombiCatalogue } from '@dewpoint/trade'
 import { limitWords, reportDocument, reportOf, reportTimes } from '@dewpoint/trade/report'
 import { describe, expect, it } from 'vitest'
@@ -63,6 +63,20 @@ describe('a report', () => {
     expect(
       reported((note) => (note('decision', { kind: 'closed', ending: 'unsafe', reason: 'x' }), note('decision', { kind: 'reopened', reason: 'y' }))).ending,
     ).toBe('open')
+  })
+
+  it('names those who were there as its engineers, not whoever took the call; without a visit those who wrote readings', () => {
+    const by = (author: string) => (entry: Entry) => ({ ...entry, author })
+    const told = (entries: Entry[]) =>
+      reportOf({
+        ...{ catalogue: premixCombiCatalogue, openedAt: '2026-06-01T08:00:00.000Z', place: { name: 'Net Loft 3', address: '' }, entries, firm: {} },
+        ...{ appliance: { label: 'Combination 28', installedOn: '' }, timeZone: 'UTC', hourlyRate: 60 },
+      }).facts.find((one) => one.label === 'Engineer')?.value
+    const journal = scriptedJournal()
+    const asked = by('Bo Larkspur')(journal.answer('ask.heating', 'fine'))
+    const mended = by('Ines Quill')(journal.repair('fan.replace'))
+    expect(told([asked, mended])).toBe('Ines Quill')
+    expect(told([asked])).toBe('Bo Larkspur')
   })
 
   it('a value is told as found and as left, in one unit, against its limit, and in the other units where the firm wants them', () => {

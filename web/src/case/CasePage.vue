@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { closingOf } from '@dewpoint/core/casebook'
-import { computed, onBeforeUnmount, onMounted, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
+import { land } from '../shared/landing.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { complaintWords } from '../today/complaintWords.ts'
 import CallPhase from './call/CallPhase.vue'
@@ -71,6 +72,12 @@ onBeforeUnmount(() => {
   left = true
   window.clearTimeout(next)
 })
+
+// the case comes after the page it is on
+watch(
+  () => store.current?.id,
+  () => void nextTick(land),
+)
 
 /** the wiring takes longest to draw: begun as soon as nobody waits for anything else */
 watch(
