@@ -106,10 +106,12 @@ function renumber(terminal: string, text: string) {
         </button>
         <button type="button" class="isolate" :aria-pressed="asked.isolated === true" @click="ask({ isolated: !asked.isolated })">Isolated</button>
       </div>
-      <SegmentSwitch v-model="meter" label="Instrument" :choices="meters" />
+      <div class="right">
+        <SegmentSwitch v-model="meter" label="Instrument" :choices="meters" />
+        <v-btn height="44" @click="full = true">Map full screen</v-btn>
+      </div>
     </div>
 
-    <p class="enlarge"><v-btn @click="full = true">Map full screen</v-btn></p>
     <WiringMap v-if="!full" v-bind="drawn" @terminal="place" @conductor="look" />
 
     <ModalSheet v-model="full" label="full-title" whole>
@@ -209,6 +211,7 @@ function renumber(terminal: string, text: string) {
   gap: 14px;
 }
 .asks,
+.right,
 .toggles,
 .probes,
 .fields {
@@ -241,10 +244,6 @@ function renumber(terminal: string, text: string) {
 .toggles .isolate[aria-pressed='true'] {
   border-color: var(--proven);
   box-shadow: inset 0 -3px var(--proven);
-}
-.enlarge {
-  display: flex;
-  justify-content: flex-end;
 }
 .over {
   display: grid;
