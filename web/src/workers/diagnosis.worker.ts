@@ -45,6 +45,8 @@ const reasoning = {
   /** gets in place what a first answer about such a boiler needs: what it reads, and `whole` the sums about it as well, which stop anything else meanwhile */
   async ready(system: string, controls: string, whole: boolean): Promise<void> {
     const catalogue = catalogueOf(system, controls)
+    // a model’s readings are simulated, which takes a while: for whoever opens its case alone
+    if (!files[catalogue.system.id]) return
     const signatures = await timed('signatures', () => shelf.of(catalogue))
     if (!whole || readied.has(signatures)) return
     readied.add(signatures)
