@@ -13,15 +13,21 @@ const store = useCase()
 const closing = computed(() => closingOf(store.live))
 const record = computed(() => store.diagnosis?.record ?? [])
 const signed = computed(() => new Set(entriesOf(store.live, 'signature').map((one) => one.payload.by)))
-/** what bars closing, each with where it is put right */
-const bars = computed(() => {
-  if (!store.workedOut) return [{ text: 'Working out what is still possible…', to: '' }]
+interface Bar {
+  text: string
+  to: string
+}
+/** what stands before closing, each with where it is put right, as it was last worked out: nothing on the page moves while it is worked out anew */
+const judged = computed<Bar[]>((before) => {
+  if (!store.workedOut) return before ?? []
   const ofRecord = new Map(record.value.map((one) => [barOf(one), one.id]))
   return (store.diagnosis?.closing ?? []).map((text) => {
     const item = ofRecord.get(text)
     return item ? { text: record.value.find((one) => one.id === item)!.label, to: `check-${item}` } : { text, to: text.includes('run') ? 'runs-title' : '' }
   })
 })
+/** that nothing stood before it says nothing of the entry that came since */
+const bars = computed<Bar[]>(() => (store.workedOut || judged.value.length > 0 ? judged.value : [{ text: 'Working out what is still possible…', to: '' }]))
 const unsigned = computed(() => (['engineer', 'customer'] as const).filter((by) => !signed.value.has(by)))
 const router = useRouter()
 async function lead(to: string) {
