@@ -1,2 +1,2 @@
-export { convert, dimensionOf, isUnit, unitsLike, type Dimension, type UnitSymbol } from './units.ts'
+export { convert, counterpartOf, dimensionOf, isUnit, unitsLike, type Dimension, type UnitSymbol } from './units.ts'
 export { formatNumber, formatQuantity } from './format.ts'
