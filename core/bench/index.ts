@@ -6,7 +6,7 @@ export { cyclingAnswer, type CyclingSuspect } from './hotWater/cycling.ts'
 export { flowFor, plateAnswer, primaryNeeded, tapTemperature, type PlateAnswer, type PlateRefusal } from './hotWater/plate.ts'
 export { chartTextLimit, readChart, type ChartProblem } from './sensor/chartCsv.ts'
 export { rangeFor, thermistorAnswer, thermistorTable, type ThermistorAnswer } from './sensor/thermistor.ts'
-export { cylinderAnswer, recoveryMinutes, tundishCauses, type TundishCause } from './water/cylinder.ts'
+export { cylinderAnswer, recoveryMinutes, tundishCauses, type CylinderAnswer, type TundishCause } from './water/cylinder.ts'
 export {
   cushionByFilling,
   cushionSeen,

@@ -126,6 +126,21 @@ const parameters = () =>
 const named = () => array(shape(object({ id: id(), display: text(), label: text() })).required()).required()
 const seconds = () => threshold().test('given', '${path} must be given', (value) => value !== undefined)
 
+const thermistor = () =>
+  shape(
+    object({
+      r0: number().positive().required(),
+      t0: number().required(),
+      beta: number().positive().required(),
+      // the lines of its chart, which then stands before the B-value
+      points: array(shape(object({ celsius: number().min(-60).max(250).required(), ohms: number().positive().max(1e8).required() })).required())
+        .min(2)
+        .max(500)
+        .default(undefined)
+        .optional(),
+    }),
+  )
+
 const systemSchema = shape(
   object({
     id: string()
@@ -187,7 +202,7 @@ const systemSchema = shape(
     statuses: named(),
     codes: named(),
     dripPositions: array(shape(object({ id: id(), label: text(), part: id() })).required()).required(),
-    thermistor: shape(object({ r0: number().positive().required(), t0: number().required(), beta: number().positive().required() })),
+    thermistor: thermistor(),
   }),
 )
 
@@ -221,9 +236,7 @@ export const modelFileSchema = shape(
         )
       })
       .meta({ jsonSchema: { type: 'object', additionalProperties: { type: 'number' } } }),
-    thermistor: shape(object({ r0: number().positive().required(), t0: number().required(), beta: number().positive().required() }))
-      .default(undefined)
-      .optional(),
+    thermistor: thermistor().default(undefined).optional(),
     statuses: array(shape(object({ id: id(), display: text(), label: text() })).required()),
     codes: array(shape(object({ id: id(), display: text(), label: text() })).required()),
   }),

@@ -1,4 +1,6 @@
-/** A negative-temperature-coefficient sensor described by one B-value. */
+import { alongChart, type ChartPoint } from './thermistorChart.ts'
+
+/** A negative-temperature-coefficient sensor described by one B-value, or by its chart where one is given. */
 export interface NtcCurve {
   /** resistance at the reference temperature, Ω */
   r0: number
@@ -6,6 +8,8 @@ export interface NtcCurve {
   t0: number
   /** B-value, K */
   beta: number
+  /** lines of its chart, which then stands before the B-value: at least two, in the order of their temperatures, resistances falling */
+  points?: readonly ChartPoint[]
 }
 
 const kelvin = 273.15
@@ -19,8 +23,9 @@ const kelvin = 273.15
  * @returns temperature, °C
  * @throws RangeError if `ohms` is not a positive finite number
  */
-export function thermistorTemperature(ohms: number, { r0, t0, beta }: NtcCurve): number {
+export function thermistorTemperature(ohms: number, { r0, t0, beta, points }: NtcCurve): number {
   if (!(ohms > 0) || !Number.isFinite(ohms)) throw new RangeError(`a thermistor's resistance is a positive number of ohms, not ${ohms}`)
+  if (points) return alongChart(points).celsius(ohms)
   return 1 / (1 / (t0 + kelvin) + Math.log(ohms / r0) / beta) - kelvin
 }
 
@@ -31,7 +36,8 @@ export function thermistorTemperature(ohms: number, { r0, t0, beta }: NtcCurve):
  * @returns resistance, Ω
  * @throws RangeError below absolute zero
  */
-export function thermistorResistance(celsius: number, { r0, t0, beta }: NtcCurve): number {
+export function thermistorResistance(celsius: number, { r0, t0, beta, points }: NtcCurve): number {
   if (!(celsius > -kelvin)) throw new RangeError(`there is no temperature of ${celsius} °C`)
+  if (points) return alongChart(points).ohms(celsius)
   return r0 * Math.exp(beta * (1 / (celsius + kelvin) - 1 / (t0 + kelvin)))
 }

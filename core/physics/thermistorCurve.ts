@@ -1,33 +1,11 @@
+import { alongChart, chartTrouble, type ChartPoint, type ReadableCurve } from './thermistorChart.ts'
 import { thermistorResistance, thermistorTemperature, type NtcCurve } from './thermistor.ts'
-
-/** One line of a thermistor's chart. */
-export interface ChartPoint {
-  /** °C */
-  celsius: number
-  /** Ω */
-  ohms: number
-}
 
 /** A thermistor's curve: by one B-value, through three points, or along a chart. */
 export type ThermistorCurve =
   { kind: 'beta'; curve: NtcCurve } | { kind: 'threePoints'; points: readonly ChartPoint[] } | { kind: 'chart'; points: readonly ChartPoint[] }
 
-/** A curve that can be read both ways. */
-export interface ReadableCurve {
-  /** resistance at a temperature, Ω */
-  ohms(celsius: number): number
-  /** temperature at a resistance, °C */
-  celsius(ohms: number): number
-  /** the temperatures it was made from, °C; beyond them it is carried on */
-  from: number
-  to: number
-}
-
 const kelvin = 273.15
-/** temperatures a heating system's sensor can be asked about, °C */
-const coldest = -60
-const hottest = 250
-
 /**
  * Makes a curve readable both ways.
  *
@@ -39,6 +17,7 @@ const hottest = 250
 export function readableCurve(curve: ThermistorCurve): { ok: true; curve: ReadableCurve } | { ok: false; problem: string } {
   if (curve.kind === 'beta') {
     const own = curve.curve
+    if (own.points) return readableCurve({ kind: 'chart', points: own.points })
     return {
       ok: true,
       curve: { ohms: (celsius) => thermistorResistance(celsius, own), celsius: (ohms) => thermistorTemperature(ohms, own), from: -20, to: 120 },
@@ -50,17 +29,8 @@ export function readableCurve(curve: ThermistorCurve): { ok: true; curve: Readab
     return refuse(
       `${needed === 3 ? 'Three points make' : 'At least two lines make'} a curve: ${points.length === 1 ? 'one is' : `${points.length} are`} given.`,
     )
-  for (const { celsius, ohms } of points)
-    if (!(ohms > 0) || !(celsius > -kelvin)) return refuse(`${celsius} °C and ${ohms} Ω is no point of a thermistor’s chart.`)
-  const wrong = points.findIndex((one, index) => index > 0 && (one.celsius - points[index - 1]!.celsius < 0.01 || one.ohms >= points[index - 1]!.ohms))
-  if (wrong > 0) {
-    const [before, one] = [points[wrong - 1]!, points[wrong]!]
-    return refuse(
-      one.celsius - before.celsius < 0.01
-        ? `${one.celsius} °C is given twice.`
-        : `From ${before.celsius} to ${one.celsius} °C the resistance does not fall: an NTC’s always does. Check these two.`,
-    )
-  }
+  const trouble = chartTrouble(points)
+  if (trouble) return refuse(trouble)
   return curve.kind === 'threePoints' ? throughThree(points.slice(0, 3)) : { ok: true, curve: alongChart(points) }
 }
 
@@ -100,30 +70,6 @@ function bisect(of: (at: number) => number, wanted: number, low: number, high: n
     else to = middle
   }
   return (from + to) / 2
-}
-
-function alongChart(points: readonly ChartPoint[]): ReadableCurve {
-  const place = points.map(({ celsius, ohms }) => ({ inverse: 1 / (celsius + kelvin), log: Math.log(ohms) }))
-  const stretch = (index: number) => {
-    const [one, next] = [place[index]!, place[index + 1]!]
-    return { one, beta: (next.log - one.log) / (next.inverse - one.inverse) }
-  }
-  const last = points.length - 2
-  return {
-    ohms(celsius) {
-      const held = Math.min(Math.max(celsius, coldest), hottest)
-      const index = points.findIndex((_one, at) => at === last || held <= points[at + 1]!.celsius)
-      const { one, beta } = stretch(index)
-      return Math.exp(one.log + beta * (1 / (held + kelvin) - one.inverse))
-    },
-    celsius(ohms) {
-      const index = points.findIndex((_one, at) => at === last || ohms >= points[at + 1]!.ohms)
-      const { one, beta } = stretch(index)
-      return 1 / (one.inverse + (Math.log(ohms) - one.log) / beta) - kelvin
-    },
-    from: points[0]!.celsius,
-    to: points.at(-1)!.celsius,
-  }
 }
 
 /**

@@ -1,3 +1,4 @@
+import { chartTrouble } from '../physics/index.ts'
 import { signalIndex } from './signals.ts'
 import { parametersOf, type BoilerSystem, type Condition, type OnFail, type Stage, type Threshold } from './system.ts'
 
@@ -76,6 +77,8 @@ export function systemProblems(system: BoilerSystem): SystemProblem[] {
     threshold(`autonomous[${index}].rest`, one.rest)
     if (!system.sequence[one.demand]) say(`autonomous[${index}].demand`, `there is no sequence for ${one.demand}`)
   })
+  const charted = system.thermistor.points && chartTrouble(system.thermistor.points)
+  if (charted) say('thermistor.points', charted)
   return problems
 }
 

@@ -28,6 +28,7 @@ const initials = computed(() =>
     .slice(0, 2),
 )
 const atHome = computed(() => route.name === 'today')
+const atBench = computed(() => String(route.name).startsWith('bench'))
 const atLibrary = computed(() => route.name === 'library' || route.name === 'system')
 
 /** a part that is still missing after a second try may belong to a build that is gone: the page itself is fetched anew */
@@ -67,7 +68,7 @@ onMounted(async () => {
         <span v-if="outbox.waiting > 0 && outbox.unsaved.size === 0" class="waiting" role="status">
           {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away">: kept on this device</template>
         </span>
-        <router-link :to="{ name: 'bench' }" class="place" aria-label="Bench" :aria-current="route.name === 'bench' ? 'page' : undefined">
+        <router-link :to="{ name: 'bench' }" class="place" aria-label="Bench" :aria-current="atBench ? 'page' : undefined">
           <v-icon icon="$bench" aria-hidden="true" /> <span class="place-name">Bench</span>
         </router-link>
         <router-link :to="{ name: 'library' }" class="place" aria-label="Library" :aria-current="atLibrary ? 'page' : undefined">

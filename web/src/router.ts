@@ -1,10 +1,12 @@
 import { nextTick } from 'vue'
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, type RouteLocationNormalized } from 'vue-router'
 import { goneWithin, land } from './shared/landing.ts'
 import { isMissingPart, missingPart } from './shared/missingPart.ts'
 import TodayPage from './today/TodayPage.vue'
 
 const newDraft = () => `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`
+
+const staysAt = (to: RouteLocationNormalized, from: RouteLocationNormalized) => to.meta.stays === true && to.path === from.path
 
 /** Every place has an address of its own; what only a case needs is loaded with the case. */
 export const router = createRouter({
@@ -37,12 +39,21 @@ export const router = createRouter({
       meta: { title: 'Stories' },
     },
     { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
-    { path: '/bench/wiring', name: 'bench', component: () => import('./bench/WiringBench.vue'), meta: { title: 'Bench' } },
+    { path: '/bench', name: 'bench', component: () => import('./bench/BenchPage.vue'), meta: { title: 'Bench' } },
+    { path: '/bench/wiring', name: 'bench-wiring', component: () => import('./bench/WiringBench.vue'), meta: { title: 'What should I read? Bench' } },
+    {
+      path: '/bench/:tool(thermistor|fill|hot-water|gas-rate|combustion|cylinder)',
+      name: 'bench-tool',
+      component: () => import('./bench/ToolPage.vue'),
+      props: true,
+      // what is typed goes into the address: nothing scrolls and no focus moves for it
+      meta: { title: 'Bench', stays: true },
+    },
     { path: '/van', name: 'van', component: () => import('./van/VanPage.vue'), meta: { title: 'Van' } },
     { path: '/firm', name: 'firm', component: () => import('./firm/FirmPage.vue'), meta: { title: 'Firm settings' } },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shared/pieces/NowherePage.vue'), meta: { title: 'Nothing here' } },
   ],
-  scrollBehavior: () => ({ top: 0 }),
+  scrollBehavior: (to, from) => (staysAt(to, from) ? false : { top: 0 }),
 })
 
 router.onError((error, to) => {
@@ -55,7 +66,7 @@ router.onError((error, to) => {
 
 router.afterEach((to, from) => {
   document.title = `${String(to.meta.title)} · Dewpoint`
-  if (from.matched.length === 0) return
+  if (from.matched.length === 0 || staysAt(to, from)) return
   goneWithin()
   void nextTick(land)
 })

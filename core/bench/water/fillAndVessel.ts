@@ -152,7 +152,8 @@ export function cushionSeen(system: SealedSystem, pair: SeenPair): CushionSeen |
   const enough = soundShare * sound
   const seen = { gas, low, high, sound, charge: (gas * (pair.cold + atmosphere)) / system.vesselLitres - atmosphere, relieved: pair.hot > system.relief - 0.15 }
   if (high < enough) return { ...seen, verdict: 'flat' }
-  if (low < enough) return { ...seen, verdict: gas < enough ? 'unsure' : pair.hot > system.relief - 0.5 ? 'small' : low < 0.5 * sound ? 'unsure' : 'fine' }
+  if (low < 0.5 * sound) return { ...seen, verdict: 'unsure' }
+  if (low < enough) return { ...seen, verdict: gas < enough ? 'unsure' : pair.hot > system.relief - 0.5 ? 'small' : 'fine' }
   return { ...seen, verdict: pair.hot > system.relief - 0.5 ? 'small' : 'fine' }
 }
 

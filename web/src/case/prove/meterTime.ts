@@ -1,3 +1,5 @@
+import { elapsedOf } from '../../bench/tools/gasRate/elapsed.ts'
+
 /**
  * Seconds a meter was timed over: as typed off a watch, else between start and stop, or until now.
  *
@@ -6,6 +8,5 @@
 export function seconds(typed: string, startedAt: number, stoppedAt: number, now: number): number {
   const said = typed.trim() === '' ? NaN : Number(typed.trim().replace(',', '.'))
   if (said > 0 && said < 36_000) return said
-  if (startedAt === 0) return 0
-  return Math.max(0, ((stoppedAt || now) - startedAt) / 1000)
+  return elapsedOf(startedAt, stoppedAt, now)
 }

@@ -2,6 +2,7 @@
 import type { Payload } from '@dewpoint/core/casebook'
 import { barring, seenAlike, type NextCheck, type CheckOrder } from '@dewpoint/core/diagnosis'
 import { convert, dimensionOf } from '@dewpoint/core/quantity'
+import { benchToolOf } from '@dewpoint/trade/bench'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../../shared/pieces/keys.ts'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
@@ -85,6 +86,8 @@ const place = computed(() => offered.value.findIndex((one) => one.check === next
 const check = computed(() => store.catalogue?.checks.find((one) => one.id === next.value?.check))
 /** what was done and not undone, and is in the way of this check */
 const barred = computed(() => store.acts.find((act) => check.value && barring([act], check.value)))
+/** the sum its reading belongs to, on the bench */
+const tool = computed(() => check.value && benchToolOf(check.value.id))
 const result = computed(() => (check.value ? numberResult(check.value) : null))
 const instrument = computed(() => {
   const meter = store.catalogue?.instruments.find((one) => one.id === result.value?.instrument)
@@ -237,6 +240,9 @@ useKeys({ n: () => step(1), p: () => step(-1), c: cannot, o: turnOrder, a: () =>
       <div class="below">
         <v-btn variant="text" aria-keyshortcuts="c" @click="cannot">Cannot do this one</v-btn>
         <v-btn variant="text" aria-keyshortcuts="n" @click="step(1)">Offer another</v-btn>
+        <v-btn v-if="tool && store.current" variant="text" :to="{ name: 'bench-tool', params: { tool }, query: { case: store.current.id } }"
+          >Open on the Bench</v-btn
+        >
         <v-btn variant="text" :aria-expanded="picker" @click="picker = !picker">Any check…</v-btn>
         <v-btn variant="text" :aria-expanded="coding" @click="coding = !coding">Look up a code</v-btn>
         <v-btn variant="text" aria-keyshortcuts="s" :aria-expanded="seeing" @click="seeing = !seeing">Log a defect</v-btn>
