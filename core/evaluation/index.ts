@@ -1,4 +1,4 @@
-export { chanceFrom } from './chance.ts'
+export { chanceFrom } from '../chance/index.ts'
 export { byEngine, optimum, smallProblem } from './optimum.ts'
 export { meanOf, ratioOf, shareOf } from './interval.ts'
 export { reportOf, type Played, type Report } from './report.ts'

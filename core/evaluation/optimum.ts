@@ -17,7 +17,7 @@ import {
   type Weighing,
 } from '../diagnosis/index.ts'
 import type { Entry } from '../casebook/index.ts'
-import type { Chance } from './chance.ts'
+import type { Chance } from '../chance/index.ts'
 
 /** A diagnosis problem small enough to be solved exactly: plants in groups, checks with their results, what acting in vain costs. */
 export interface SmallProblem {

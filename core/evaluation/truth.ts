@@ -3,7 +3,7 @@ import { combined, confusionAt, patched, readChecks, seenAlike, simulatedChecks,
 import { thermistorResistance } from '../physics/index.ts'
 import { convert } from '../quantity/index.ts'
 import { nominal, parametersOf, type Parameters } from '../system/index.ts'
-import { chanceFrom, type Chance } from './chance.ts'
+import { chanceFrom, type Chance } from '../chance/index.ts'
 
 /** How far the truth may differ from the model that judges it. */
 export interface Mismatch {

@@ -17,7 +17,7 @@ import {
   type Rules,
   type Signatures,
 } from '../diagnosis/index.ts'
-import type { Chance } from './chance.ts'
+import type { Chance } from '../chance/index.ts'
 import type { CaseKind, Truth } from './truth.ts'
 
 /** Ways of working that are set beside each other. */

@@ -1,0 +1,8 @@
+export type { ExplanationId } from './explanations.ts'
+export { fitPressure, fitting, type Fitted, type PressureFit } from './fit.ts'
+export { horizonDays, outlook, outlookOf, type Interval, type Outlook } from './outlook.ts'
+export { hoursFrom, readWatchTable, readWhen, whenOf, type WatchLine, type WatchProblem } from './readingsCsv.ts'
+export { dayOf, usualPeriods, warmthAt, type GaugeReading, type Period, type PressureSeries, type TopUp, type WatchedSystem } from './series.ts'
+export { expected, mostTelling, type Asked, type TellingReading } from './telling.ts'
+export { topUpSums, usualTopUps, type TopUpSums } from './topUps.ts'
+export { trackOf, type Track } from './tracks.ts'
