@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import golden from '../../physics/golden/water.json' with { type: 'json' }
+import golden from '../../physics/water/golden/water.json' with { type: 'json' }
 import { cylinderAnswer, recoveryMinutes, tundishCauses, type Cylinder, type TundishSeen } from './cylinder.ts'
 import { waterContent } from './waterContent.ts'
 

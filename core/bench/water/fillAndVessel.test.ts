@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import golden from '../../physics/golden/water.json' with { type: 'json' }
+import golden from '../../physics/water/golden/water.json' with { type: 'json' }
 import { cushionByFilling, cushionSeen, fillAnswer, rightCharge, vesselNeeded, waterBehind, type SealedSystem } from './fillAndVessel.ts'
 
 const system: SealedSystem = { litres: 100, vesselLitres: 8, preCharge: 1, coldCelsius: 10, hotCelsius: 70, relief: 3 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { lusolve } from 'mathjs'
 import { describe, expect, it } from 'vitest'
-import { nearestBeta, readableCurve, thermistorResistance, type ThermistorCurve } from './index.ts'
+import { nearestBeta, readableCurve, thermistorResistance, type ThermistorCurve } from '../index.ts'
 
 const tenKilohm = { r0: 10_000, t0: 25, beta: 3977 }
 /** a 10 kΩ class chart. Common practice */

@@ -1,6 +1,6 @@
 """Writes water.json: density and specific heat of liquid water at 3 bar absolute by IAPWS-IF97.
 
-Run with Debian's python3 and python3-iapws:  /usr/bin/python3 core/physics/golden/water.py
+Run with Debian's python3 and python3-iapws:  /usr/bin/python3 core/physics/water/golden/water.py
 """
 import json
 from pathlib import Path
