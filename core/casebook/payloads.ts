@@ -92,6 +92,11 @@ export const payloadSchemas = {
       unit: id(),
       note: text(),
       followedBy: text(),
+      /** of the gauge: the heating off for hours, or on for half an hour and more */
+      state: string().oneOf(['cold', 'hot'] as const),
+      /** since the reading before: the filling loop off, the heating left off or on all the time */
+      loopOff: boolean(),
+      heating: string().oneOf(['off', 'on'] as const),
     }),
   ),
   action: payload(object({ action: id().required(), undone: boolean(), value: scalar(), unit: id(), note: text() })),

@@ -6,3 +6,4 @@ export { dayOf, usualPeriods, warmthAt, type GaugeReading, type Period, type Pre
 export { expected, mostTelling, type Asked, type TellingReading } from './telling.ts'
 export { topUpSums, usualTopUps, type TopUpSums } from './topUps.ts'
 export { trackOf, type Track } from './tracks.ts'
+export { watchAnswer, type WatchAnswer, type WatchedExplanation } from './watchAnswer.ts'

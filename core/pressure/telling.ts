@@ -61,7 +61,7 @@ export function mostTelling(fit: PressureFit, now: number): TellingReading | nul
 /** What each explanation expects of one reading to come, and what it would tell. */
 export function expected({ series, explanations }: PressureFit, asked: Asked, now: number): TellingReading {
   const added: GaugeReading[] = [
-    { at: Math.max(now, ...series.readings.map(({ at }) => at + 0.01)), bar: 1, state: 'cold' },
+    { at: Math.max(begins(series, asked), now, ...series.readings.map(({ at }) => at + 0.01)), bar: 1, state: 'cold' },
     { ...asked, bar: 1 },
   ]
   const later: PressureSeries = { ...series, readings: [...series.readings, ...added] }
@@ -78,6 +78,13 @@ export function expected({ series, explanations }: PressureFit, asked: Asked, no
       return { id, odds, mean, spread, shown }
     })
   return { asked, bits: bitsOf(each, series.gaugeError), expects: each.map(({ shown: _shown, ...one }) => one) }
+}
+
+/** When what is asked for beforehand begins: the heating with that day, the filling loop taken off the evening before. */
+function begins({ periods }: PressureSeries, { at, heating, loopOff }: Asked): number {
+  const midnight = Math.floor(at / 24) * 24
+  if (heating) return midnight + (periods[0]?.[0] ?? 7) - 0.25
+  return loopOff ? midnight - 2 : -Infinity
 }
 
 const [lowest, highest, fine] = [-0.3, 5, 0.04]

@@ -40,6 +40,19 @@ export const benchTools = {
       seenHot: { checks: ['look.gaugeHot'] },
     },
   },
+  'pressure-watch': {
+    label: 'Pressure watch',
+    says: 'A gauge read over days: leak, relief valve, cushion, filling loop, plate or gauge, with odds; when it stops, and the reading that tells most.',
+    links: {
+      litres: { parameter: 'system.volume', checks: ['look.systemVolume'] },
+      vessel: { parameter: 'vessel.volume', checks: ['look.vesselPlate'] },
+      charge: { parameter: 'vessel.preCharge' },
+      relief: { parameter: 'relief.opensAt', checks: ['measure.reliefLifts'] },
+      mains: { parameter: 'mains.standing' },
+    },
+    // a gauge hot or cold is opened where the two are compared
+    derived: { watched: ['try.standOvernight', 'try.standLoopOff', 'try.dayAndNight', 'try.fallsHot', 'try.standMainsShut'] },
+  },
   'hot-water': {
     label: 'Plate and hot water',
     says: 'Heat to the tap, how well the plate exchanges, why the burner goes off and on, and the crossover test.',

@@ -42,7 +42,7 @@ export const router = createRouter({
     { path: '/bench', name: 'bench', component: () => import('./bench/BenchPage.vue'), meta: { title: 'Bench' } },
     { path: '/bench/wiring', name: 'bench-wiring', component: () => import('./bench/WiringBench.vue'), meta: { title: 'What should I read? Bench' } },
     {
-      path: '/bench/:tool(thermistor|fill|hot-water|gas-rate|combustion|cylinder)',
+      path: '/bench/:tool(thermistor|fill|pressure-watch|hot-water|gas-rate|combustion|cylinder)',
       name: 'bench-tool',
       component: () => import('./bench/ToolPage.vue'),
       props: true,

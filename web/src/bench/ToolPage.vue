@@ -8,6 +8,7 @@ const { tool } = defineProps<{ tool: string }>()
 const tools: Record<BenchToolId, ReturnType<typeof lazyPart>> = {
   thermistor: lazyPart(() => import('./tools/thermistor/ThermistorTool.vue')),
   fill: lazyPart(() => import('./tools/fill/FillTool.vue')),
+  'pressure-watch': lazyPart(() => import('./tools/pressure/PressureWatch.vue')),
   'hot-water': lazyPart(() => import('./tools/hotWater/HotWaterTool.vue')),
   'gas-rate': lazyPart(() => import('./tools/gasRate/GasRateTool.vue')),
   combustion: lazyPart(() => import('./tools/combustion/CombustionTool.vue')),

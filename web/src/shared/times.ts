@@ -63,3 +63,13 @@ export function momentTyped(dayText: string, timeText: string): string | null {
 function sameYear(iso: string): boolean {
   return written(iso, 'yyyy') === written(new Date().toISOString(), 'yyyy')
 }
+
+/** A moment as the wall clock of the firm's time zone shows it, YYYY-MM-DDTHH:MM; of a day alone, seven in the morning. */
+export const wallClock = (iso: string): string => (/^\d{4}-\d{2}-\d{2}$/.test(iso) ? `${iso}T07:00` : written(iso, "yyyy-MM-dd'T'HH:mm"))
+
+/** Now, on that clock. */
+export const wallNow = (): string => wallClock(new Date().toISOString())
+
+/** A time of that clock in words: "Tue 24 Nov", and "14:05". */
+export const wallDay = (wall: string): string => day(wall.slice(0, 10))
+export const wallTime = (wall: string): string => wall.slice(11, 16)

@@ -19,7 +19,16 @@ import type { BenchReading } from './benchReading.ts'
 
 /** Records what was measured on the bench as readings of a case, each with what it needs. */
 const shown = defineModel<boolean>({ required: true })
-const { readings, caseId = '' } = defineProps<{ readings: BenchReading[]; caseId?: string }>()
+const {
+  readings,
+  events = [],
+  caseId = '',
+} = defineProps<{
+  readings: BenchReading[]
+  /** what happened before, such as a gauge read over days */
+  events?: Payload<'history'>[]
+  caseId?: string
+}>()
 const store = useCase()
 const open = shallowRef<{ value: string; title: string }[] | null>(null)
 const chosen = ref(caseId)
@@ -50,6 +59,7 @@ const rows = computed(() =>
   }),
 )
 const taken = computed(() => rows.value.filter(({ check, trouble }, index) => check && !trouble && !left.value.includes(index)))
+const count = computed(() => taken.value.length + events.length)
 const needsOf = (check: Check) => said.value[check.id] ?? { drained: false, powerOff: false }
 
 function payloadOf({ value, unit, at }: BenchReading, check: Check): Payload<'reading'> {
@@ -64,15 +74,16 @@ function payloadOf({ value, unit, at }: BenchReading, check: Check): Payload<'re
   }
 }
 async function record() {
-  if (!isMeant() || !there.value || taken.value.length === 0 || busy.value) return
+  if (!isMeant() || !there.value || count.value === 0 || busy.value) return
   busy.value = true
-  const { length } = taken.value
+  const written = count.value
   await store.writeAll(
     'reading',
     taken.value.map(({ reading, check }) => payloadOf(reading, check!)),
   )
+  await store.writeAll('history', [...events])
   busy.value = false
-  done.value = { count: length, place: there.value.site.name }
+  done.value = { count: written, place: there.value.site.name }
 }
 const turn = (index: number) => (left.value = left.value.includes(index) ? left.value.filter((one) => one !== index) : [...left.value, index])
 </script>
@@ -94,7 +105,8 @@ const turn = (index: number) => (left.value = left.value.includes(index) ? left.
         <PlainSelect v-model="chosen" label="Case" :items="open" />
         <p v-if="store.trouble && !there" role="alert" class="trouble">{{ store.trouble }}</p>
         <p v-else-if="!there" class="dim" aria-live="polite">Fetching the case…</p>
-        <ul v-else aria-label="Readings to record">
+        <p v-if="there && events.length > 0">{{ events.length }} readings and top-ups of the gauge, each at its time.</p>
+        <ul v-if="there && rows.length > 0" aria-label="Readings to record">
           <li v-for="({ reading, check, trouble }, index) in rows" :key="index">
             <v-checkbox
               v-if="check && !trouble"
@@ -116,8 +128,8 @@ const turn = (index: number) => (left.value = left.value.includes(index) ? left.
         </ul>
       </template>
       <div class="acts">
-        <v-btn color="primary" variant="flat" :disabled="!there || taken.length === 0 || busy" @click="record"
-          >Record {{ taken.length }} {{ taken.length === 1 ? 'reading' : 'readings' }}</v-btn
+        <v-btn color="primary" variant="flat" :disabled="!there || count === 0 || busy" @click="record"
+          >Record {{ count }} {{ count === 1 ? 'reading' : 'readings' }}</v-btn
         >
         <v-btn variant="text" @click="shown = false">Cancel</v-btn>
       </div>
