@@ -6,6 +6,7 @@ import { afterFilling, type Filled, likeAfterFilling, mixed, plantsAfterFilling,
 import { notListedAfter } from './mended/inVain.ts'
 import { complaintWeights } from './prior/explains.ts'
 import { drawWeights, evidenceLikelihood, sightLikelihood } from './reading/likelihood.ts'
+import { watchLikelihood } from './reading/watchLikelihood.ts'
 import { priorOf } from './prior/prior.ts'
 
 /** How little plants of the other kind count once it is known which kind stands here, as a spread: they keep a twelfth, being the only ones of their severity. Chosen */
@@ -227,6 +228,14 @@ function sittingsOf(catalogue: Catalogue, signatures: Signatures, journal: Journ
   }
   for (const { fault, entry, epoch } of journal.seen)
     into(epoch, null).push({ entries: [entry], check: null, label: catalogue.faults[fault]!.label, epoch, table: sightLikelihood(signatures, fault) })
+  for (const watch of journal.watches)
+    into(watch.epoch, null).push({
+      entries: watch.entries,
+      check: null,
+      label: 'The gauge, read over days',
+      epoch: watch.epoch,
+      table: watchLikelihood(catalogue, signatures, watch),
+    })
   return [...sittings.values()]
 }
 

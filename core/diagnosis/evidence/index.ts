@@ -1,6 +1,7 @@
 export { type Act, barring, standingActs, within } from './acts.ts'
 export { dangersIn } from './danger/stop.ts'
 export { hear, type Heard } from './danger/hear.ts'
+export { type GaugeWatch } from './gaugeWatch.ts'
 export { topUpsPerYear } from './history.ts'
 export { impossibility } from './impossible.ts'
 export { answered, blind, type Circumstances, type Evidence, isRepaired, type JournalRead, type Mending } from './journalRead.ts'

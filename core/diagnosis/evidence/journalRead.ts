@@ -1,6 +1,7 @@
 import type { EntryOf } from '../../casebook/index.ts'
 import { type Catalogue, type Check, type Doubt, type Experience, placeOfOutcome, type Refusal } from '../catalogue/index.ts'
 import type { Act } from './acts.ts'
+import type { GaugeWatch } from './gaugeWatch.ts'
 
 /** One reading as the likelihood takes it: several of one check between two repairs are one. */
 export interface Evidence {
@@ -56,6 +57,8 @@ export interface JournalRead {
   complaints: EntryOf<'complaint'>[]
   /** defects seen directly, as fault index and entry */
   seen: { fault: number; entry: string; epoch: number }[]
+  /** the gauge read over days, one series between two repairs */
+  watches: GaugeWatch[]
 }
 
 /** Checks that would tell nothing new if made again now: made since the last change, or about the time before. */

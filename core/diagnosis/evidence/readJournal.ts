@@ -5,6 +5,7 @@ import { type Catalogue, type Check, isProbe, namedOutcome, type NumberResult, p
 import { type Act, actsAfter, barring, setAside } from './acts.ts'
 import { historyAnswers, knownBackground } from './history.ts'
 import { worksNow } from './again.ts'
+import { isWatched, watchOf } from './gaugeWatch.ts'
 import { cutOff, doubtful, impossibility, refuseCrossing, sameKind } from './impossible.ts'
 import { type Evidence, type JournalRead } from './journalRead.ts'
 
@@ -35,7 +36,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
     visit: '',
     complaints: [],
     seen: [],
+    watches: [],
   }
+  const gauge = new Map<number, EntryOf<'history'>[]>()
   const groups = new Map<string, Evidence>()
   const landed = new Set<string>()
   const groupOf = (check: Check, told = check.kind === 'ask'): Evidence => {
@@ -75,7 +78,9 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
   }
 
   const stand = standing(entries)
+  const watched = isWatched(stand.filter((one) => one.type === 'history'))
   for (const { answers, entry, outcome, value } of historyAnswers(stand)) {
+    if (answers === 'overnightChange' && watched) continue
     const check = catalogue.checks.find((one) => one.answeredBy === answers)
     if (!check) continue
     if (outcome !== undefined) answer(check, entry, namedOutcome(check, outcome), 'sure', true)
@@ -147,10 +152,18 @@ export function readJournal(catalogue: Catalogue, entries: readonly Entry[]): Jo
         if (fault !== undefined) result.seen.push({ fault, entry: entry.id, epoch: result.mendings.length })
         break
       }
+      case 'history':
+        if (entry.payload.event !== 'gaugeReading' && entry.payload.event !== 'topUp') break
+        gauge.set(result.mendings.length, [...(gauge.get(result.mendings.length) ?? []), entry])
+        break
       case 'decision':
         if (entry.payload.kind === 'checkNotPossible' && entry.payload.check) result.impossible.add(entry.payload.check)
         break
     }
+  }
+  for (const [epoch, told] of gauge) {
+    const watch = watchOf(catalogue, told, epoch, result.known)
+    if (watch) result.watches.push(watch)
   }
   refuseCrossing(result)
   return result
