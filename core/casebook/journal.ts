@@ -87,6 +87,8 @@ export interface CaseSummary {
   condemned: string[]
   repairs: number
   closed: boolean
+  /** what was told of the gauge or the past since it was closed; unknown of what an older version folded */
+  later?: number
   /** how a closed case ended; null where it is open or nobody said */
   ending: Payload<'decision'>['ending'] | null
   /** who goes when, and how urgent it is, as said last */
@@ -109,6 +111,7 @@ export function summarise(entries: readonly Entry[]): CaseSummary {
     condemned: decisions.filter((entry) => entry.payload.kind === 'condemned').map((entry) => entry.payload.part ?? entry.payload.fault ?? ''),
     repairs: live.filter((entry) => entry.type === 'repair').length,
     closed: closing !== null,
+    later: closing ? live.slice(live.indexOf(closing) + 1).filter(({ type }) => type === 'history').length : 0,
     ending: closing?.payload.ending ?? null,
     booking: { ...(urgency && { urgency }), ...(vulnerable && { vulnerable }), ...(engineer && { engineer }), ...(from && { from }), ...(to && { to }) },
     proven: provenFaults(entries),

@@ -21,6 +21,7 @@ const RepairPhase = lazyPart(() => import('./repair/RepairPhase.vue'))
 const ReportPhase = lazyPart(() => import('./report/ReportPhase.vue'))
 const ProvePhase = lazyPart(() => import('./prove/ProvePhase.vue'))
 const LookPhase = lazyPart(() => import('./look/LookPhase.vue'))
+const SinceClosed = lazyPart(() => import('./SinceClosed.vue'))
 const NotAccepted = lazyPart(() => import('../keeping/outbox/NotAccepted.vue'))
 
 const props = defineProps<{ id: string; phase?: string }>()
@@ -127,6 +128,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
       <v-btn variant="text" @click="store.think()">Try again</v-btn>
     </p>
     <DangerQuestions v-if="!store.stop && store.questions.length > 0" />
+    <SinceClosed v-if="closed" />
     <SaidStrip />
     <StandingActs v-if="store.acts.length > 0" />
     <StopPanel v-if="store.stop && !(closed && shown === 'report')" :stop="store.stop" />

@@ -43,6 +43,8 @@ onMounted(async () => {
   open.value = cases.flatMap(({ id, site, summary }) =>
     summary.closed && id !== caseId ? [] : [{ value: id, title: [site.name, site.address].filter(Boolean).join(', ') }],
   )
+  // a case that is closed, or of long ago, is on no list
+  if (caseId && !open.value.some(({ value }) => value === caseId)) open.value = [{ value: caseId, title: 'The case it was opened from' }, ...open.value]
   chosen.value ||= open.value[0]?.value ?? ''
 })
 watch(chosen, (id) => id && store.current?.id !== id && void store.open(id), { immediate: true })
