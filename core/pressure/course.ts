@@ -11,6 +11,9 @@ const coldBelow = 0.31
 /** warmth of a system somebody calls hot, at least */
 const calledHot = 0.85
 
+/** Water let in that nobody noted: how far above its course a cold reading stands then, so long after the last, and what that costs in squared standard errors. Chosen */
+const untold = { rise: 0.25, hours: 6, strain: 15 }
+
 /** What happens at the end of a stretch. */
 type Happening = { kind: 'reading'; index: number; warmth: number } | { kind: 'topUp'; topUp: TopUp; next: number | null } | null
 
@@ -142,7 +145,7 @@ export interface Course {
   water: Float64Array
   /** litres let out by the relief valve up to the end of every stretch */
   relieved: Float64Array
-  /** how ill top-ups fit a gauge that hardly moves, in standard errors squared */
+  /** how ill top-ups fit, told ones a gauge that hardly moves and untold ones anything, in standard errors squared */
   strain: number
 }
 
@@ -166,6 +169,7 @@ export function courseOf(series: PressureSeries, grid: Grid, flow: Explanation['
   let reference = found
   const gauge = (bar: number) => (follows === 1 ? bar : Math.max(reference + (bar - reference) * follows, 0))
   let resumed: number | null = null
+  let told = -Infinity
   for (let index = 0; index < grid.at.length; index++) {
     const hours = grid.hours[index]!
     if (rate > 0 && hours > 0) {
@@ -191,8 +195,18 @@ export function courseOf(series: PressureSeries, grid: Grid, flow: Explanation['
       // after water let in to nobody knows where, the next reading says where
       if (resumed === what.index) held = waterAt(volume, charge, series.readings[what.index]!.bar) - grows * what.warmth
       resumed = resumed === what.index ? null : resumed
-      shown[what.index] = gauge(pressureOf(volume, charge, held + grows * what.warmth))
+      let bar = pressureOf(volume, charge, held + grows * what.warmth)
+      const read = series.readings[what.index]!.bar
+      // higher than this course can be: somebody let water in and did not say so
+      if (follows === 1 && what.warmth < coldBelow && read - bar > untold.rise && grid.at[index]! - told >= untold.hours) {
+        held = waterAt(volume, charge, Math.min(read, relief)) - grows * what.warmth
+        bar = Math.min(read, relief)
+        strain += untold.strain
+      }
+      told = grid.at[index]!
+      shown[what.index] = gauge(bar)
     } else if (what?.kind === 'topUp') {
+      told = what.topUp.at
       const { to } = what.topUp
       if (to === null) resumed = what.next
       else {

@@ -30,7 +30,7 @@ const least = 0.005
 const patience = 0.12
 
 /** What could be read in the days to come: cold mornings, hot evenings, the heating left off or on for a day, the filling loop off overnight. */
-export function askable({ periods, canMixMains }: PressureSeries, now: number): Asked[] {
+function askable({ periods, canMixMains }: PressureSeries, now: number): Asked[] {
   const first = periods[0]?.[0] ?? 7
   const last = periods.at(-1)?.[1] ?? 21
   const midnight = Math.floor(now / 24) * 24

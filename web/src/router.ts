@@ -41,6 +41,7 @@ export const router = createRouter({
     { path: '/library/:system', name: 'system', component: () => import('./library/SystemPage.vue'), props: true, meta: { title: 'System' } },
     { path: '/bench', name: 'bench', component: () => import('./bench/BenchPage.vue'), meta: { title: 'Bench' } },
     { path: '/bench/wiring', name: 'bench-wiring', component: () => import('./bench/WiringBench.vue'), meta: { title: 'What should I read? Bench' } },
+    { path: '/bench/explain', name: 'bench-explain', component: () => import('./bench/explain/ExplainPage.vue'), meta: { title: 'Explain it', stays: true } },
     {
       path: '/bench/:tool(thermistor|fill|pressure-watch|hot-water|gas-rate|combustion|cylinder)',
       name: 'bench-tool',

@@ -144,6 +144,15 @@ describe('the fit', () => {
     }
   })
 
+  it('takes a cold reading far above any course for water let in that nobody noted', () => {
+    const falls = (from: number) => [1.5, 1.38, 1.27, 1.17, 1.08].map((bar, day) => cold(from + day * 24 + 7, bar))
+    const { explanations } = fitPressure({ ...watched, readings: [...falls(0), ...falls(240)] })
+    expect(explanations[0]!.id).toBe('leak')
+    // climbing again and again is no forgetfulness
+    const climbs = [1.0, 1.3, 1.6, 1.9, 2.2].map((bar, day) => cold(day * 24 + 7, bar))
+    expect(['loop', 'plate']).toContain(fitPressure({ ...watched, readings: climbs }).explanations[0]!.id)
+  })
+
   it('draws each explanation’s course through the readings, its band round it', () => {
     const readings = [cold(6, 1.3), hot(20, 1.8), cold(30, 1.3)]
     const fit = fitPressure({ ...watched, periods: usualPeriods, readings })

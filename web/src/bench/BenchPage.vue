@@ -11,6 +11,12 @@ const tools = [
     says: 'Two probes on the wiring of any control scheme: what a meter shows, healthy and with a fault.',
     to: { name: 'bench-wiring' },
   },
+  {
+    id: 'explain',
+    label: 'Explain it',
+    says: 'For the customer’s eyes: the boiler alive, step by step, with the fault in it, in plain words.',
+    to: { name: 'bench-explain' },
+  },
 ]
 </script>
 

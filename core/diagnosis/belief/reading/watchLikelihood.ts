@@ -20,7 +20,7 @@ const changes: readonly (readonly [key: RegExp, is: ExplanationId])[] = [
 ]
 
 /** What a fault has a gauge do over days. */
-export function explanationOf({ patch }: Pick<Fault, 'patch'>): ExplanationId {
+function explanationOf({ patch }: Pick<Fault, 'patch'>): ExplanationId {
   const follows = patch['gauge.follows']
   if (follows !== undefined) return follows === 0 ? 'gaugeStuck' : 'gaugeSluggish'
   const keys = Object.keys(patch)

@@ -5,6 +5,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { inSentence } from '../../shared/words.ts'
 import { useStock } from '../../van/stockStore.ts'
 import { useCase } from '../caseStore.ts'
+import { explainLink } from '../explainLink.ts'
 import JournalList from '../JournalList.vue'
 import { percent } from '../suspects/colours.ts'
 import SuspectsStrip from '../suspects/SuspectsStrip.vue'
@@ -128,6 +129,7 @@ async function did(payload: Payload<'repair'>) {
         </template>
         <template v-else>
           <FoundPanel v-if="verdict" :key="verdict.part" :verdict="verdict" />
+          <p v-if="verdict"><v-btn variant="text" class="try" :to="explainLink(store)">Explain it to the customer</v-btn></p>
           <p v-else-if="!store.workedOut && !planned" class="dim" role="status">Working out what the readings say…</p>
           <template v-else-if="!store.mended && !planned?.entry">
             <p class="eyebrow">Verdict</p>

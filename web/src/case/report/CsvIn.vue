@@ -49,12 +49,14 @@ const wordsOf = (payload: Payload<'reading'>) => {
     <input ref="chooser" type="file" accept=".csv,text/csv,text/plain" class="visually-hidden" tabindex="-1" aria-label="CSV file" @change="choose" />
     <p role="status">{{ said }}</p>
     <template v-if="read">
-      <ul v-if="read.problems.length > 0" class="problems" role="alert">
-        <li v-for="one in read.problems.slice(0, 20)" :key="`${one.line} ${one.column} ${one.says}`">
-          <strong v-if="one.line > 0">Line {{ one.line }}{{ one.column ? `, ${one.column}` : '' }}:</strong> {{ one.says }}
-        </li>
-        <li v-if="read.problems.length > 20">and {{ read.problems.length - 20 }} more</li>
-      </ul>
+      <div v-if="read.problems.length > 0" class="problems" role="alert">
+        <ul>
+          <li v-for="one in read.problems.slice(0, 20)" :key="`${one.line} ${one.column} ${one.says}`">
+            <strong v-if="one.line > 0">Line {{ one.line }}{{ one.column ? `, ${one.column}` : '' }}:</strong> {{ one.says }}
+          </li>
+          <li v-if="read.problems.length > 20">and {{ read.problems.length - 20 }} more</li>
+        </ul>
+      </div>
       <ul v-if="read.readings.length > 0" class="good">
         <li v-for="(one, index) in read.readings.slice(0, 8)" :key="index">{{ wordsOf(one) }}</li>
         <li v-if="read.readings.length > 8" class="dim">and {{ read.readings.length - 8 }} more</li>

@@ -9,6 +9,7 @@ import { download } from '../../shared/download.ts'
 import { printOnly } from '../../shared/printing.ts'
 import { zone } from '../../shared/times.ts'
 import { useCase } from '../caseStore.ts'
+import { explainLink } from '../explainLink.ts'
 import PhotoView from '../photos/PhotoView.vue'
 import LimitBand from '../prove/LimitBand.vue'
 import ClosePanel from '../prove/ClosePanel.vue'
@@ -249,6 +250,7 @@ const calendar = computed(() => (store.current ? calendarOf(store.current.id, st
       <div class="take">
         <v-btn color="primary" variant="flat" :loading="making" @click="pdf">Download the PDF</v-btn>
         <v-btn @click="sheet && printOnly(sheet)">Print</v-btn>
+        <v-btn variant="text" :to="explainLink(store)">Explain it to the customer</v-btn>
         <p v-if="trouble" role="alert" class="trouble">{{ trouble }}</p>
       </div>
       <ClosePanel />

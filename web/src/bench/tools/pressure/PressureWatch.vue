@@ -455,12 +455,14 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
             />
             <v-btn variant="text" :disabled="lines.length === 0" @click="saveCsv">Save as CSV</v-btn>
           </div>
-          <ul v-if="problems.length > 0" class="problems" role="alert">
-            <li v-for="one in problems.slice(0, 12)" :key="`${one.line} ${one.says}`">
-              <strong v-if="one.line > 0">Line {{ one.line }}{{ one.column ? `, ${one.column}` : '' }}:</strong> {{ one.says }}
-            </li>
-            <li v-if="problems.length > 12">and {{ problems.length - 12 }} more</li>
-          </ul>
+          <div v-if="problems.length > 0" class="problems" role="alert">
+            <ul>
+              <li v-for="one in problems.slice(0, 12)" :key="`${one.line} ${one.says}`">
+                <strong v-if="one.line > 0">Line {{ one.line }}{{ one.column ? `, ${one.column}` : '' }}:</strong> {{ one.says }}
+              </li>
+              <li v-if="problems.length > 12">and {{ problems.length - 12 }} more</li>
+            </ul>
+          </div>
         </div>
       </section>
     </section>
@@ -675,8 +677,12 @@ th {
 .problems {
   color: var(--stop);
 }
-.problems {
+.problems ul {
   list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.problems {
   margin: 8px 0 0;
   padding: 0 0 0 10px;
   border-left: 3px solid var(--stop);

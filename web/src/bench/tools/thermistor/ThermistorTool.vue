@@ -199,12 +199,14 @@ const lines = computed(() => [headline.value, ...(answer.value ? [meansOf(answer
         <span class="dim">{{ chart.name || 'or drop it here' }}</span>
         <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
       </div>
-      <ul v-if="found.problems.length > 0" class="problems whole" role="alert">
-        <li v-for="one in found.problems.slice(0, 8)" :key="`${one.line} ${one.says}`">
-          <strong v-if="one.line > 0">Line {{ one.line }}, {{ one.column }}:</strong> {{ one.says }}
-        </li>
-        <li v-if="found.problems.length > 8">and {{ found.problems.length - 8 }} more</li>
-      </ul>
+      <div v-if="found.problems.length > 0" class="problems whole" role="alert">
+        <ul>
+          <li v-for="one in found.problems.slice(0, 8)" :key="`${one.line} ${one.says}`">
+            <strong v-if="one.line > 0">Line {{ one.line }}, {{ one.column }}:</strong> {{ one.says }}
+          </li>
+          <li v-if="found.problems.length > 8">and {{ found.problems.length - 8 }} more</li>
+        </ul>
+      </div>
       <BenchField name="highLimit" :inputs="inputs" />
       <BenchField name="within" :inputs="inputs" />
     </template>
@@ -309,10 +311,13 @@ const lines = computed(() => [headline.value, ...(answer.value ? [meansOf(answer
   gap: 2px 22px;
   margin: 6px 0 0;
 }
-.problems {
+.problems ul {
   margin: 0;
-  padding: 0 0 0 10px;
+  padding: 0;
   list-style: none;
+}
+.problems {
+  padding: 0 0 0 10px;
   border-left: 3px solid var(--stop);
 }
 .problem {

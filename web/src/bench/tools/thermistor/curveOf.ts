@@ -6,7 +6,7 @@ import Papa from 'papaparse'
 export type CurveFound = { curve: ReadableCurve; own: NtcCurve | null; problems: ChartProblem[] } | { curve: null; problems: ChartProblem[] }
 
 /** the class of most boilers' sensors: 10 kΩ at 25 °C. Common practice */
-export const usualCurve: NtcCurve = { r0: 10_000, t0: 25, beta: 3977 }
+const usualCurve: NtcCurve = { r0: 10_000, t0: 25, beta: 3977 }
 
 /** Reads a pasted or dropped chart, whatever its lines are parted by. */
 export function chartOf(text: string): ReturnType<typeof readChart> {
