@@ -2,8 +2,10 @@ import { parseArgs } from 'node:util'
 import { Bench } from 'tinybench'
 import { believe, diagnose, nominalSignatures, rankChecks, readChecks, readJournal, stepHalving } from '@dewpoint/core/diagnosis'
 import type { Entry } from '@dewpoint/core/casebook'
+import { cushionSeen, fillAnswer, vesselNeeded } from '@dewpoint/core/bench'
 import { network } from '@dewpoint/core/circuit'
 import { pressureStory, simulate } from '@dewpoint/core/plant'
+import { fitPressure, usualPeriods, watchAnswer, type PressureSeries } from '@dewpoint/core/pressure'
 import { nominal, type ControlScheme } from '@dewpoint/core/system'
 import { wire } from '@dewpoint/core/wiring'
 import { catalogueFor, premixCombiCatalogue as catalogue, schemesOf, stockCatalogues, zonesOf } from '@dewpoint/trade'
@@ -19,6 +21,21 @@ const parameters = nominal(catalogue.system)
 const tapOpen = { heating: false, tap: Infinity, seconds: 600 }
 const memory = simulate(catalogue.system, parameters, tapOpen)
 const stiff = againstStiffIntegrator()
+
+/** somebody notes the gauge every morning: it falls slowly and is topped up now and then */
+const yearOfGauge: PressureSeries = {
+  readings: Array.from({ length: 365 }, (_unused, day) => ({
+    at: day * 24 + 7,
+    bar: 1.5 - ((day % 90) / 90) * 0.7 + 0.04 * Math.sin(day * 7),
+    state: 'cold' as const,
+  })),
+  topUps: [90, 180, 270].map((day) => ({ at: day * 24 + 6, to: 1.5 })),
+  system: { litres: 90, litresError: 0.1, vesselLitres: 8, charge: 1, relief: 3, stopsAt: 0.5, mains: 4.5 },
+  periods: usualPeriods,
+  gaugeError: 0.07,
+  pipeOutside: 'dry',
+  canMixMains: true,
+}
 
 let count = 0
 const entry = (type: string, payload: object) =>
@@ -115,6 +132,26 @@ const tasks: { name: string; run: () => unknown; against: string | number; to: s
     run: () => pressureStory(parameters, [{ hours: 12, state: 'cold' }]),
     against: 12 * 3_600_000,
     to: 'real time',
+  },
+  {
+    name: 'a sum of the bench: two fills, the vessel needed, a seen pair',
+    run: () => {
+      const system = { litres: 100, vesselLitres: 8, preCharge: 1, coldCelsius: 10, hotCelsius: 70, relief: 3 }
+      return [
+        fillAnswer(system, 1),
+        fillAnswer(system, 1.5),
+        vesselNeeded(system),
+        cushionSeen(system, { cold: 1.2, hot: 2.4, gaugeError: 0.05, volumeError: 0.1 }),
+      ]
+    },
+    against: 16,
+    to: 'a frame of the screen',
+  },
+  {
+    name: 'a gauge read each day for a year, fitted and told',
+    run: () => watchAnswer(fitPressure(yearOfGauge), 365 * 24),
+    against: 1000,
+    to: 'the second it may take',
   },
   {
     name: 'a changed system: first signatures, nominal plant',

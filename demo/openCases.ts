@@ -1,8 +1,22 @@
 import { build, type DemoCase, engineer, type Line, minute, office, photo, site, type Writer } from './writing.ts'
 
+/** What a gauge with a flat vessel behind it shows: days ago, hour, bar, and whether the heating was on. The plant’s own figures, as somebody reads them */
+const caretaker: readonly (readonly [daysAgo: number, hour: number, bar: number, state: 'cold' | 'hot'])[] = [
+  [8, 6, 0.9, 'cold'],
+  [8, 20, 2.9, 'hot'],
+  [7, 6, 0.9, 'cold'],
+  [6, 20, 2.95, 'hot'],
+  [5, 6, 0.85, 'cold'],
+  [4, 20, 2.95, 'hot'],
+  [3, 6, 0.9, 'cold'],
+  [1, 6, 0.95, 'cold'],
+]
+
 /** The calls of today and yesterday: six that stand for a phase each, and some of other boilers. */
 export function openCases(writer: Writer, day: number): DemoCase[] {
   const on = (daysAgo: number) => new Date(day - daysAgo * 24 * 60 * minute).toISOString().slice(0, 10)
+  const moment = (daysAgo: number, hour: number) =>
+    new Date(Math.floor(day / (24 * 60 * minute)) * 24 * 60 * minute - (daysAgo * 24 - hour) * 60 * minute).toISOString()
   return [
     build(
       writer,
@@ -159,7 +173,13 @@ export function openCases(writer: Writer, day: number): DemoCase[] {
         [1, office, 'complaint', { what: 'topUps', pattern: 'always' }],
         [2, office, 'booking', { urgency: 'soon', vulnerable: ['nobody'], engineer, contact: 'the caretaker', phone: '0555 010 519' }],
         ...[30, 23, 16, 9, 2].map((ago): Line => [3, office, 'history', { event: 'topUp', on: on(ago), value: 1.3, unit: 'bar' }]),
-        ...[24, 10].map((ago, at): Line => [4, office, 'history', { event: 'gaugeReading', on: on(ago), value: 0.5 + at / 10, unit: 'bar' }]),
+        // the caretaker read it after the last fill but one, mornings and evenings
+        ...caretaker.map(([ago, hour, value, state]): Line => [
+          4,
+          office,
+          'history',
+          { event: 'gaugeReading', on: moment(ago, hour), value, unit: 'bar', state },
+        ]),
         [30, engineer, 'visit', { event: 'arrived' }],
         [33, engineer, 'reading', { check: 'look.gaugeCold', value: 0.9, unit: 'bar' }],
         [36, engineer, 'photo', photo('relief-drip', 'relief')],

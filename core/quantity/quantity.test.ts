@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { convert, formatQuantity, isUnit, unitsLike } from './index.ts'
+import { convert, counterpartOf, dimensionOf, formatQuantity, isUnit, unitsLike } from './index.ts'
 
 describe('units (definitions of the SI brochure)', () => {
   it.each([
@@ -12,6 +12,11 @@ describe('units (definitions of the SI brochure)', () => {
     [1, 'ft³', 'l', 28.316846592],
     [35.3146667, 'ft³/h', 'm³/h', 1],
     [6000, 'rev/min', 'rev/min', 6000],
+    [10, 'US gal', 'l', 37.85411784],
+    [1, 'kW', 'Btu/h', 3412.141633],
+    [37.78, 'MJ/m³', 'kWh/m³', 10.494444],
+    [20, 'mbar', 'inH2O', 8.029484],
+    [22, 'mm', 'in', 0.866142],
   ] as const)('%d %s is %s %d', (value, from, to, expected) => {
     expect(convert(value, from, to)).toBeCloseTo(expected, 6)
   })
@@ -22,6 +27,15 @@ describe('units (definitions of the SI brochure)', () => {
         expect(convert(convert(value, 'bar', unit), unit, 'bar')).toBeCloseTo(value, 9)
       }),
     )
+  })
+
+  it('each have the one of the other system beside them, of the same thing, and none more than one', () => {
+    for (const unit of ['bar', '°C', 'l', 'kW', 'l/min', 'mbar', 'm³/h', 'MJ/m³', 'm', 'mm'] as const) {
+      const other = counterpartOf(unit)!
+      expect(dimensionOf(other)).toBe(dimensionOf(unit))
+      expect(other).not.toBe(unit)
+    }
+    expect([counterpartOf('V'), counterpartOf('K')]).toEqual([undefined, undefined])
   })
 
   it('of different things are not converted', () => {

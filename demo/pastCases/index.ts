@@ -18,12 +18,12 @@ const houses = {
   smoke: ['Kippering Shed', 'Tar Lane, Merrowhaven', 'Fanned combination 24', '2008-05-05', 'atmos-combi', 'direct'],
 } as const satisfies Record<string, readonly [name: string, address: string, label: string, installedOn: string, system?: string, controls?: string]>
 
-/** Closed calls of two years, the latest first; p: with pictures, d: the advice was declined. */
+/** Closed calls of two years, the latest first; p: with pictures, d: the advice was declined, f: the gauge fell again since. */
 const calls: [daysAgo: number, house: keyof typeof houses, story: keyof typeof pastStories, marks?: string][] = [
   [9, 'herring', 'condensateFrozen', 'd'],
   [16, 'netmaker', 'fanSeized', 'p'],
   [27, 'tide', 'plateBlocked', 'pd'],
-  [41, 'cockle', 'vesselRecharged', 'pd'],
+  [41, 'cockle', 'vesselRecharged', 'pdf'],
   [52, 'pilot', 'valveHeadDead'],
   [64, 'tide', 'turbineStuck'],
   [75, 'ropewalk', 'statBatteries'],
@@ -71,7 +71,13 @@ export function pastCases(writer: Writer, now: number): DemoCase[] {
     const at = Math.floor((now - daysAgo * day) / day) * day + (8 * 60 + ((index * 37) % 300)) * minute
     const [name, address, label, installedOn, system, controls] = houses[house] as readonly [string, string, string, string, string?, string?]
     const onDay = (days: number) => new Date(at + days * day).toISOString().slice(0, 10)
-    const lines = pastStories[story]({ on: (days) => onDay(-days), after: onDay, declined: marks.includes('d'), pictured: marks.includes('p') })
+    const lines = pastStories[story]({
+      on: (days) => onDay(-days),
+      after: onDay,
+      declined: marks.includes('d'),
+      pictured: marks.includes('p'),
+      falls: marks.includes('f'),
+    })
     return build(writer, at, site(name, address, ''), label, installedOn, lines, system, controls)
   })
 }

@@ -11,6 +11,8 @@ export interface Told {
   declined: boolean
   /** with pictures */
   pictured: boolean
+  /** the customer went on reading the gauge, and it fell again */
+  falls: boolean
 }
 type Said = Omit<Payload<'reading'>, 'check'>
 
@@ -96,7 +98,7 @@ const gaugeLeft = (at: number) => held(at, 'look.gaugeCold', 1.2, { demand: 'non
 
 /** Past calls as they are written down: the complaint, what was read, what was mended, how it was proved. Common practice; the houses are made up. */
 export const pastStories = {
-  vesselRecharged: ({ on, after, declined, pictured }: Told): Line[] => [
+  vesselRecharged: ({ on, after, declined, pictured, falls }: Told): Line[] => [
     ...call('topUps', 'Pressure keeps dropping, we have to fill it.', 'soon'),
     ...[40, 26, 13, 4].map((ago): Line => [4, office, 'history', { event: 'topUp', on: on(ago), value: 1.3, unit: 'bar' }]),
     figure(33, 'look.gaugeCold', 0.6, 'bar'),
@@ -116,6 +118,14 @@ export const pastStories = {
     told(123, 'A new vessel rather than a second recharge: this one is near its age.', { declined }),
     [124, engineer, 'followUp', { what: 'Ask for the gauge', on: after(28), kind: 'call' }],
     ...closed(125),
+    ...(falls
+      ? [6, 12, 19, 27].map((days, index): Line => [
+          days * 24 * 60,
+          office,
+          'history',
+          { event: 'gaugeReading', on: after(days), value: [1.2, 1.05, 0.95, 0.8][index]!, unit: 'bar', state: 'cold' },
+        ])
+      : []),
   ],
   vesselRenewed: ({ on, pictured }: Told): Line[] => [
     ...call('topUps', 'It is down again, the third time now.', 'soon'),

@@ -1,4 +1,5 @@
 import { modelFileJsonSchema, readSystemFile, systemFileJsonSchema, writeSystemFile } from '@dewpoint/core/formats'
+import { thermistorResistance, thermistorTemperature } from '@dewpoint/core/physics'
 import { simulate } from '@dewpoint/core/plant'
 import { nominal, type BoilerSystem } from '@dewpoint/core/system'
 import { Ajv2020 } from 'ajv/dist/2020.js'
@@ -80,6 +81,29 @@ describe('a model', () => {
     if (!read.ok) return
     const timeline = simulate(read.system, nominal(read.system), { heating: true, stored: true, tap: 0, seconds: 300 })
     expect(timeline.values.some((value) => Number.isNaN(value))).toBe(false)
+  })
+
+  it('may bring the chart of its thermistor, line by line; one that rises is refused', () => {
+    const file = JSON.parse(readFileSync('trade/models/quay-24.json', 'utf8')) as object
+    const withChart = (ohms: number) =>
+      JSON.stringify({
+        ...file,
+        thermistor: {
+          r0: 10000,
+          t0: 25,
+          beta: 3977,
+          points: [
+            { celsius: 22, ohms: 11420 },
+            { celsius: 60, ohms },
+          ],
+        },
+      })
+    expect(modelSchema(JSON.parse(withChart(2490))), JSON.stringify(modelSchema.errors)).toBe(true)
+    const read = readSystemFile(withChart(2490), stock)
+    if (!read.ok) throw new Error(read.problems[0]!.message)
+    expect(thermistorTemperature(2490, read.system.thermistor)).toBeCloseTo(60, 9)
+    expect(thermistorResistance(22, read.system.thermistor)).toBeCloseTo(11_420, 6)
+    expect(problemsOf(withChart(20_000))[0]!.message).toContain('does not fall')
   })
 
   it.each([

@@ -65,7 +65,14 @@ const says = computed(
     <g class="ticks">
       <line v-for="at in minor" :key="`m${at}`" :x1="x(at)" :x2="x(at)" :y1="gauge.top" :y2="gauge.top + 6" />
       <line v-for="at in minor" :key="`n${at}`" :x1="x(at)" :x2="x(at)" :y1="gauge.bottom - 6" :y2="gauge.bottom" />
-      <text v-for="at in ticks.slice(1)" :key="at" :x="x(at)" :y="gauge.top + 26" text-anchor="middle" class="figure">
+      <text
+        v-for="at in ticks.slice(1).filter((each) => x(each) < gauge.right - 12)"
+        :key="at"
+        :x="x(at)"
+        :y="gauge.top + 26"
+        text-anchor="middle"
+        class="figure"
+      >
         {{ unit === 'bar' ? at : Math.round(convert(at, 'bar', unit)) }}
       </text>
     </g>

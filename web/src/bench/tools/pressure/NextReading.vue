@@ -41,7 +41,9 @@ const hill = (mean: number, spread: number) => {
         <line x1="6" x2="254" y1="38" y2="38" :style="{ stroke: colourOf(ranks[one.id]!) }" />
         <path :d="hill(one.mean, one.spread)" :style="{ fill: colourOf(ranks[one.id]!), stroke: colourOf(ranks[one.id]!) }" />
       </g>
-      <text v-for="bar in x.ticks(5)" :key="bar" :x="x(bar)" :y="shown.length * 44 + 16" text-anchor="middle">{{ bar.toFixed(1) }}</text>
+      <text v-for="bar in x.ticks(5).filter((each) => x(each) > 16 && x(each) < 240)" :key="bar" :x="x(bar)" :y="shown.length * 44 + 16" text-anchor="middle">
+        {{ bar.toFixed(1) }}
+      </text>
     </svg>
     <div class="acts">
       <v-btn color="primary" variant="flat" @click="emit('ask')">Ask the customer</v-btn>
