@@ -37,6 +37,8 @@ export interface Grid {
 const shortest = 1.5
 const longest = 24
 const wanted = 160
+/** however far apart two happenings are */
+const mostSteps = 500
 
 /**
  * Cuts a series into stretches that end at each reading and top-up, no longer than suits its length.
@@ -70,7 +72,7 @@ export function gridOf(series: PressureSeries, until?: number): Grid {
   let now = from
   const goTo = (to: number, what: Happening) => {
     const next = readings.find(({ one }) => one.at >= to - 1e-9)?.one
-    const steps = Math.max(1, Math.ceil((to - now) / (what ? longestStep : Infinity) - 1e-9))
+    const steps = Math.min(Math.max(1, Math.ceil((to - now) / (what ? longestStep : Infinity) - 1e-9)), mostSteps)
     const begin = now
     for (let step = 1; step <= steps; step++) {
       at.push(begin + ((to - begin) * step) / steps)

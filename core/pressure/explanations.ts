@@ -1,7 +1,8 @@
 import type { PressureSeries } from './series.ts'
 
 /** What may make a gauge do what it did. */
-export type ExplanationId = 'nothing' | 'leak' | 'leakHot' | 'leakCold' | 'relief' | 'cushion' | 'small' | 'loop' | 'plate' | 'gaugeStuck' | 'gaugeSluggish'
+export type ExplanationId =
+  'nothing' | 'overfilled' | 'leak' | 'leakHot' | 'leakCold' | 'relief' | 'cushion' | 'small' | 'loop' | 'plate' | 'gaugeStuck' | 'gaugeSluggish'
 
 /** Figures of one course through the readings. */
 export interface CourseFigures {
@@ -28,8 +29,8 @@ export interface Explanation {
   flow: 'none' | 'always' | 'hot' | 'cold' | 'loop' | 'plate'
   /** chance that the pipe outside is found wet */
   wet: number
-  /** what the sum says of the vessel that the figures must fit: sound and large enough, sound and too small */
-  must?: 'suffice' | 'runUp'
+  /** what the sum says of the vessel that the figures must fit: sound and large enough, sound and too small, sound and filled too far */
+  must?: 'suffice' | 'runUp' | 'overfull'
 }
 
 /** litres a bar and minute as l/(h·bar) */
@@ -67,6 +68,8 @@ export function explanationsOf({ system, canMixMains }: PressureSeries, beginnin
   return [
     // what every system loses: a top-up or two a year
     one('nothing', 0.14, 4, 'always', 0.03, passing(2.5e-6, 0.8), 'suffice'),
+    // simply too much water: it runs up, and nothing has failed
+    one('overfilled', 0.04, 4, 'always', 0.4, passing(2.5e-6, 0.8), 'overfull'),
     one('leak', 0.24, 4, 'always', 0.03, passing(0.0005, 1.5)),
     one('leakHot', 0.08, 4, 'hot', 0.03, passing(0.004, 0.9)),
     one('leakCold', 0.05, 4, 'cold', 0.03, passing(0.0013, 0.9)),

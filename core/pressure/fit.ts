@@ -95,6 +95,8 @@ function beginningOf({ readings, system }: PressureSeries, grows: number): numbe
 }
 
 const half = (freedom + 1) / 2
+/** cold pressure above the charge from which a system is filled too far, bar: the higher school fills half a bar above it */
+const overfull = 0.75
 
 /** How likely the readings are on one course. */
 function logLikelihood(series: PressureSeries, grid: Grid, explanation: Explanation, figures: CourseFigures, into: Float64Array): number {
@@ -104,7 +106,9 @@ function logLikelihood(series: PressureSeries, grid: Grid, explanation: Explanat
     const fill = explanation.must === 'runUp' ? figures.charge + 0.2 : figures.start
     const water = fill > figures.charge ? vesselLitres * (1 - (figures.charge + 1.013) / (fill + 1.013)) : 0
     const hot = pressureOf(vesselLitres, figures.charge, water + figures.grows)
-    if (explanation.must === 'suffice' ? hot > relief - 0.4 : hot < relief - 0.5) return -Infinity
+    if (explanation.must === 'overfull') {
+      if (figures.start < figures.charge + overfull) return -Infinity
+    } else if (explanation.must === 'suffice' ? hot > relief - 0.4 : hot < relief - 0.5) return -Infinity
   }
   const { shown, strain } = courseOf(series, grid, explanation.flow, figures, into)
   const { readings, gaugeError } = series

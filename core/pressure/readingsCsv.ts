@@ -97,11 +97,11 @@ function kindOf(word: string): WatchLine['kind'] | null {
   return /^(top.?(ped)?.?up|filled|refill(ed)?)$/i.test(word) ? 'topUp' : null
 }
 
-/** A date and time of the wall clock as people write them; null where it is none. */
+/** A date and time of the wall clock of this century as people write them; null where it is none. */
 export function readWhen(text: string): string | null {
   const typed = text.trim()
-  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]+(\d{1,2})[:.](\d{2})(?::\d{2})?)?$/.exec(typed)
-  const local = /^(\d{1,2})[./](\d{1,2})[./](\d{4})(?:,? +(\d{1,2})[:.](\d{2}))?$/.exec(typed)
+  const iso = /^(20\d{2})-(\d{1,2})-(\d{1,2})(?:[T ]+(\d{1,2})[:.](\d{2})(?::\d{2})?)?$/.exec(typed)
+  const local = /^(\d{1,2})[./](\d{1,2})[./](20\d{2})(?:,? +(\d{1,2})[:.](\d{2}))?$/.exec(typed)
   const [year, month, day, hour = '7', minute = '0'] = iso ? iso.slice(1) : local ? [local[3], local[2], local[1], local[4], local[5]] : []
   if (year === undefined) return null
   const two = (part: string | undefined) => String(Number(part)).padStart(2, '0')

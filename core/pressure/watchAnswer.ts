@@ -33,6 +33,7 @@ export interface WatchAnswer {
 /** days ahead that are drawn, and most days behind */
 const ahead = 8
 const behind = 28
+const mostBehind = 1100
 /** places of a drawn course */
 const places = 420
 /** explanations that are drawn, and the least likely of them */
@@ -49,7 +50,7 @@ export function watchAnswer(fit: PressureFit, now: number, whole = false): Watch
   const times = [...readings, ...topUps].map(({ at }) => at)
   const first = Math.min(...times, now)
   const last = Math.max(...times, Math.min(now, Math.max(...times, first) + 14 * 24))
-  const from = Math.floor((whole ? first : Math.max(first, last - behind * 24)) / 24) * 24
+  const from = Math.floor(Math.max(first, last - (whole ? mostBehind : behind) * 24) / 24) * 24
   const to = Math.ceil(last / 24 + ahead) * 24
   const days = Math.max((Math.max(...times, first) - first) / 24, 0)
   const all = outlook(fit)

@@ -35,7 +35,7 @@ export const benchTools = {
       litres: { parameter: 'system.volume', checks: ['look.systemVolume'] },
       vessel: { parameter: 'vessel.volume', checks: ['look.vesselPlate'] },
       charge: { parameter: 'vessel.preCharge', checks: ['measure.vesselCharge'] },
-      relief: { parameter: 'relief.opensAt', checks: ['measure.reliefLifts'] },
+      relief: { parameter: 'relief.opensAt' },
       seenCold: { checks: ['look.gaugeCold', 'display.pressure'] },
       seenHot: { checks: ['look.gaugeHot'] },
     },
@@ -47,7 +47,7 @@ export const benchTools = {
       litres: { parameter: 'system.volume', checks: ['look.systemVolume'] },
       vessel: { parameter: 'vessel.volume', checks: ['look.vesselPlate'] },
       charge: { parameter: 'vessel.preCharge' },
-      relief: { parameter: 'relief.opensAt', checks: ['measure.reliefLifts'] },
+      relief: { parameter: 'relief.opensAt' },
       mains: { parameter: 'mains.standing' },
     },
     // a gauge hot or cold is opened where the two are compared

@@ -13,6 +13,8 @@ export interface GaugeWatch {
 
 /** fewer readings are no watch: two a night apart are weighed as the change of that night */
 const fewest = 3
+/** the latest that are weighed: more than a year of one a day */
+const most = 400
 const hour = 3_600_000
 /** standard error of a gauge somebody at home reads, bar. From memory: a tenth of a bar apart is what can be told */
 const gaugeError = 0.07
@@ -34,10 +36,12 @@ export function watchOf(
   epoch: number,
   known: Readonly<Record<string, number>>,
 ): GaugeWatch | null {
-  const timed = gauge.flatMap((one) => {
+  const all = gauge.flatMap((one) => {
     const time = Date.parse(/^\d{4}-\d{2}-\d{2}$/.test(one.payload.on) ? `${one.payload.on}T07:00:00Z` : one.payload.on)
     return Number.isNaN(time) ? [] : [{ one, time }]
   })
+  // what is long past says little of today, and costs as much
+  const timed = all.sort((one, other) => one.time - other.time).slice(-most)
   if (!isWatched(timed.map(({ one }) => one))) return null
   const first = Math.floor(Math.min(...timed.map(({ time }) => time)) / (24 * hour)) * 24 * hour
   const readings: GaugeReading[] = []

@@ -33,6 +33,7 @@ const spread = ({ uniform }: Chance, low: number, high: number) => low * Math.ex
 /** What is wrong, with figures as the faults of the plant have them; slow ones let days and weeks pass before anything stops. */
 const wrong: Record<ExplanationId, (chance: Chance, slow: boolean) => Parameters> = {
   nothing: (chance) => ({ 'pipework.leak': spread(chance, 5e-7, 4e-6) }),
+  overfilled: (chance) => ({ 'pipework.leak': spread(chance, 5e-7, 4e-6), 'water.pressure': chance.between(1.9, 2.2) }),
   leak: (chance, slow) => ({ 'pipework.leak': slow ? spread(chance, 4e-5, 4e-4) : spread(chance, 1e-4, 3e-3) }),
   leakHot: (chance, slow) => ({ 'pipework.leakHot': slow ? spread(chance, 1e-4, 8e-4) : spread(chance, 1e-3, 4e-3) }),
   leakCold: (chance, slow) => ({ 'pipework.leakCold': slow ? spread(chance, 6e-5, 6e-4) : spread(chance, 4e-4, 2.5e-3) }),
@@ -111,6 +112,8 @@ function attempt(truth: ExplanationId, chance: Chance, slow: boolean, horizon: n
   // a sound vessel is large enough, one too small runs up
   if (truth === 'nothing' && hottest > 2.5) return null
   if (truth === 'small' && hottest < 2.7) return null
+  // what has lifted its relief valve has let the water out again
+  if (truth === 'overfilled' && hottest > 2.95) return null
   const relieved = records.reduce((sum, one) => sum + one.relieved, 0)
   return {
     truth,

@@ -71,7 +71,7 @@ const promised = ({ summary: { booking } }: CaseLine) =>
   [booking?.engineer, windowWords(booking ?? {}) || urgencies.find((one) => one.id === booking?.urgency)?.label.toLowerCase()].filter(Boolean).join(', ')
 const where = (one: CaseLine): { text: string; done: boolean } => {
   const { closed, later = 0, repairs, condemned, readings } = one.summary
-  if (closed) return later ? { text: `closed; gauge read since`, done: false } : { text: 'closed', done: true }
+  if (closed) return later ? { text: 'closed; noted since', done: false } : { text: 'closed', done: true }
   if (repairs > 0) return { text: 'repaired, to be proved', done: false }
   if (condemned.length > 0) return { text: 'part condemned', done: false }
   return readings > 0 ? { text: `${readings} ${readings === 1 ? 'reading' : 'readings'} in`, done: false } : { text: 'call taken', done: false }

@@ -24,6 +24,9 @@ function explanationOf({ patch }: Pick<Fault, 'patch'>): ExplanationId {
   const follows = patch['gauge.follows']
   if (follows !== undefined) return follows === 0 ? 'gaugeStuck' : 'gaugeSluggish'
   const keys = Object.keys(patch)
+  // filled too far, and nothing else
+  const pressure = patch['water.pressure']
+  if (keys.length === 1 && pressure !== undefined && Math.max(...[pressure].flat()) > 1.6) return 'overfilled'
   return changes.find(([key]) => keys.some((one) => key.test(one)))?.[1] ?? 'nothing'
 }
 

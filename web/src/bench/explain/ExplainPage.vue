@@ -72,12 +72,16 @@ const faster = 12
 let before = 0
 let frame = 0
 function tick(now: number) {
-  if (playing.value && before > 0) moment.value = Math.min(moment.value + ((now - before) / 1000) * faster, last.value)
-  if (moment.value >= last.value) playing.value = false
+  if (before > 0) moment.value = Math.min(moment.value + ((now - before) / 1000) * faster, last.value)
   before = now
-  frame = requestAnimationFrame(tick)
+  if (moment.value >= last.value) playing.value = false
+  else if (playing.value) frame = requestAnimationFrame(tick)
 }
-frame = requestAnimationFrame(tick)
+watch(playing, (runs) => {
+  before = 0
+  cancelAnimationFrame(frame)
+  if (runs) frame = requestAnimationFrame(tick)
+})
 onBeforeUnmount(() => {
   round++
   cancelAnimationFrame(frame)

@@ -7,6 +7,7 @@ import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import type { BenchBoiler } from './boilers.ts'
 import type { BenchReading } from './benchReading.ts'
 import PutInCase from './PutInCase.vue'
+import type { Inputs } from './useInputs.ts'
 
 /** What every tool of the bench looks like: what is there, what comes of it, and what that means. */
 const {
@@ -16,6 +17,7 @@ const {
   lines,
   readings,
   pictureFirst = false,
+  inputs,
 } = defineProps<{
   title: string
   boiler?: BenchBoiler | null
@@ -23,12 +25,12 @@ const {
   fits?: (system: string) => boolean
   /** the answer as text, line by line, to copy */
   lines: string[]
+  inputs: Inputs
   /** on a telephone before the inputs: it is what is pressed */
   pictureFirst?: boolean
   /** what can be recorded in a case */
   readings: BenchReading[]
 }>()
-const emit = defineEmits<{ clear: [] }>()
 const slots = defineSlots<{ inputs(): unknown; headline(): unknown; picture(): unknown; how(): unknown; means(): unknown; more?(): unknown }>()
 
 const howShown = ref(false)
@@ -75,25 +77,28 @@ useKeys({ f: () => (howShown.value = !howShown.value) })
       <slot name="inputs" />
     </section>
     <section class="answer" aria-label="The answer">
-      <h1 class="headline" aria-live="polite"><slot name="headline" /></h1>
-      <div class="drawn" :class="{ first: pictureFirst }"><slot name="picture" /></div>
+      <h1 class="headline" aria-live="polite">
+        <template v-if="inputs.wrong.value">Mend the figure that cannot be, then the answer stands here.</template>
+        <slot v-else name="headline" />
+      </h1>
+      <div class="drawn" :class="{ first: pictureFirst }"><slot v-if="!inputs.wrong.value || pictureFirst" name="picture" /></div>
       <div class="worked">
         <button type="button" class="eyebrow" :aria-expanded="howShown" aria-keyshortcuts="f" @click="howShown = !howShown">
           How it is worked out <kbd class="wide">F</kbd>
         </button>
-        <div v-if="howShown" class="how"><slot name="how" /></div>
+        <div v-if="howShown" class="how"><slot v-if="!inputs.wrong.value" name="how" /></div>
       </div>
       <div class="acts">
-        <v-btn color="primary" variant="flat" :disabled="readings.length === 0" @click="putting = true">Put this in a case</v-btn>
-        <v-btn @click="copy">Copy as text</v-btn>
-        <v-btn variant="text" @click="emit('clear')">Clear</v-btn>
+        <v-btn color="primary" variant="flat" :disabled="readings.length === 0 || inputs.wrong.value" @click="putting = true">Put this in a case</v-btn>
+        <v-btn :disabled="inputs.wrong.value" @click="copy">Copy as text</v-btn>
+        <v-btn variant="text" @click="inputs.clear()">Clear</v-btn>
         <span role="status" class="dim">{{ copied }}</span>
       </div>
       <p v-if="readings.length === 0" class="dim note">What you measure and type here can be recorded in a case as readings.</p>
       <slot v-if="slots.more" name="more" />
     </section>
-    <section class="means" aria-label="What it means"><slot name="means" /></section>
-    <PutInCase v-if="putting" v-model="putting" :readings="readings" :case-id="boiler?.case.value?.id" />
+    <section class="means" aria-label="What it means"><slot v-if="!inputs.wrong.value" name="means" /></section>
+    <PutInCase v-if="putting" v-model="putting" :readings="readings" :case-id="boiler?.case.value?.id" @recorded="inputs.asKept()" />
   </main>
 </template>
 

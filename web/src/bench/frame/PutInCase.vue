@@ -29,6 +29,7 @@ const {
   events?: Payload<'history'>[]
   caseId?: string
 }>()
+const emit = defineEmits<{ recorded: [caseId: string] }>()
 const store = useCase()
 const open = shallowRef<{ value: string; title: string }[] | null>(null)
 const chosen = ref(caseId)
@@ -85,6 +86,7 @@ async function record() {
   )
   await store.writeAll('history', [...events])
   busy.value = false
+  emit('recorded', there.value.id)
   done.value = { count: written, place: there.value.site.name }
 }
 const turn = (index: number) => (left.value = left.value.includes(index) ? left.value.filter((one) => one !== index) : [...left.value, index])

@@ -12,11 +12,11 @@ export interface BenchReading {
   at?: { value: number; unit: UnitSymbol }
 }
 
-/** What was typed into the inputs a case has a check for, in the units it was typed in. */
+/** What was typed into the inputs a case has a check for and holds not yet, in the units it was typed in. */
 export function typedReadings(inputs: Inputs, links: Readonly<Record<string, BenchLink>>): BenchReading[] {
   return Object.entries(links).flatMap(([key, { checks }]) => {
     const field = inputs.fields.value.find((one) => one.key === key)
-    if (!field || !checks || !inputs.isTyped(key)) return []
+    if (!field || !checks || !inputs.isFresh(key)) return []
     const unit = inputs.form.units[key]!
     return [{ checks, value: rounded(convert(inputs.value(key)!, field.unit, unit)), unit }]
   })

@@ -9,6 +9,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { fetchCase } from '../../keeping/api.ts'
 import { keptCase } from '../../keeping/device/device.ts'
 import { systemById } from '../../library/imported.ts'
+import { tellAddress } from './address.ts'
 import type { Inputs } from './useInputs.ts'
 
 /** Whose figures a tool takes as usual: those of a boiler, or of the boiler of a case. */
@@ -20,6 +21,8 @@ export interface BenchBoiler {
   /** the case it was opened from */
   case: Ref<Case | null>
   trouble: Ref<string | null>
+  /** the case is looked at again: something was written into it */
+  again: () => void
   /** a parameter of the boiler, in a unit; nothing without a boiler or where it has no such part */
   usual: (link: BenchLink | undefined, unit: UnitSymbol) => number | undefined
 }
@@ -31,23 +34,25 @@ export function useBenchBoiler(): BenchBoiler {
   const chosen = ref(typeof route.query.boiler === 'string' ? route.query.boiler : '')
   const one = shallowRef<Case | null>(null)
   const trouble = ref<string | null>(null)
-  onMounted(async () => {
+  const fetchIt = async () => {
     const { case: id } = route.query
     if (typeof id !== 'string') return
     one.value = (await keptCase(id).catch(() => undefined)) ?? (await fetchCase(id).catch(() => null))
     if (!one.value) trouble.value = 'The case is not kept on this device, and the server does not answer: its readings are not filled in.'
-  })
+  }
+  onMounted(fetchIt)
   const system = computed(() => systemById(one.value?.appliance.system ?? chosen.value))
   const parameters = computed(() => new Map(system.value ? parametersOf(system.value) : []))
   return {
     chosen,
     choose(id) {
       chosen.value = id
-      void router.replace({ query: { ...route.query, boiler: id || undefined } })
+      void tellAddress(router, { boiler: id || undefined })
     },
     system,
     case: one,
     trouble,
+    again: () => void fetchIt(),
     usual(link, unit) {
       const found = link?.parameter ? parameters.value.get(link.parameter) : undefined
       if (!found) return undefined
@@ -66,7 +71,7 @@ export function useCaseReadings(boiler: BenchBoiler, inputs: Inputs, links: Read
         const field = inputs.fields.value.find((other) => other.key === key)
         const reading = field && lastReading(one.entries, checks ?? [], field)
         if (!reading || inputs.form.texts[key] !== '') continue
-        inputs.type(key, reading.text, reading.unit)
+        inputs.fill(key, reading.text, reading.unit)
       }
     },
     { immediate: true },

@@ -3,6 +3,7 @@ import { isUnit, unitsLike, type UnitSymbol } from '@dewpoint/core/quantity'
 import { computed, onBeforeUnmount, onMounted, reactive, watch, type ComputedRef } from 'vue'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { useDraft } from '../../keeping/device/drafts.ts'
+import { tellAddress } from './address.ts'
 import { recall, remember } from '../../keeping/device/storage.ts'
 
 /** What is typed into a tool: texts, their units, and what was chosen. Kept on the device, and in the address, which can be sent to somebody. */
@@ -10,6 +11,8 @@ export interface Inputs {
   tool: string
   fields: ComputedRef<readonly Field[]>
   form: { texts: Record<string, string>; units: Record<string, UnitSymbol>; chosen: Record<string, string> }
+  /** something was typed that cannot be: nothing is worked out of the rest */
+  wrong: ComputedRef<boolean>
   read: ComputedRef<Record<string, FieldRead>>
   type: (key: string, text: string, unit?: UnitSymbol) => void
   measureIn: (key: string, unit: UnitSymbol) => void
@@ -18,6 +21,12 @@ export interface Inputs {
   value: (key: string) => number | null
   /** whether somebody typed it: a usual figure is none of theirs */
   isTyped: (key: string) => boolean
+  /** whether it is typed and in no case yet */
+  isFresh: (key: string) => boolean
+  /** fills in what stands in a case */
+  fill: (key: string, text: string, unit: UnitSymbol) => void
+  /** everything typed stands in a case now */
+  asKept: () => void
   /** the units a field may be typed in, its own first */
   unitsOf: (field: Field) => UnitSymbol[]
   clear: () => void
@@ -50,6 +59,8 @@ export function useInputs(
     texts: Object.fromEntries(own.map(({ key }) => [key, ''])) as Record<string, string>,
     units: Object.fromEntries(own.map((one) => [one.key, rememberedUnit(one)])) as Record<string, UnitSymbol>,
     chosen: { ...usualChoice },
+    /** what stands in a case already, as it was filled in from there or put in: no reading to record again */
+    kept: {} as Record<string, string>,
     /** the address that says the same: one that says otherwise was sent by somebody, and is taken */
     link: '',
   })
@@ -107,8 +118,7 @@ export function useInputs(
     const link = asLink(query)
     if (link === asLink(route.query)) return
     form.link = link
-    const others = Object.fromEntries(Object.entries(route.query).filter(([name]) => !known.has(name)))
-    void router.replace({ query: { ...others, ...query } })
+    void tellAddress(router, { ...Object.fromEntries([...known].map((name) => [name, undefined])), ...query })
   }
   watch(
     () => [form.texts, form.units, form.chosen],
@@ -117,12 +127,6 @@ export function useInputs(
       waiting = window.setTimeout(tell, settled)
     },
     { deep: true },
-  )
-  watch(
-    () => ({ ...form.units }),
-    (now, before) => {
-      for (const [key, unit] of Object.entries(now)) if (unit !== before[key]) remember(unitKey(key), unit)
-    },
   )
   // somebody goes back, or follows another link to this tool
   watch(
@@ -138,6 +142,7 @@ export function useInputs(
   })
 
   const fields = computed(() => fieldsOf(form.chosen))
+  const said = (key: string) => `${form.texts[key]?.trim()} ${form.units[key]}`
   const read = computed(() =>
     Object.fromEntries(fields.value.map((field) => [field.key, readField(field, form.texts[field.key] ?? '', form.units[field.key] ?? field.unit)])),
   )
@@ -153,15 +158,27 @@ export function useInputs(
     },
     measureIn(key, unit) {
       form.units[key] = unit
+      remember(unitKey(key), unit)
     },
     choose(name, value) {
       form.chosen[name] = value
     },
     value: (key) => read.value[key]?.value ?? null,
+    wrong: computed(() => Object.values(read.value).some(({ problem }) => problem !== null)),
+    isFresh: (key) => (form.texts[key] ?? '').trim() !== '' && read.value[key]?.value !== null && form.kept[key] !== said(key),
+    fill(key, text, unit) {
+      form.texts[key] = text
+      form.units[key] = unit
+      form.kept[key] = said(key)
+    },
+    asKept() {
+      for (const { key } of fields.value) form.kept[key] = said(key)
+    },
     isTyped: (key) => (form.texts[key] ?? '').trim() !== '' && read.value[key]?.value !== null,
     clear() {
       Object.assign(form.texts, begun.texts)
       Object.assign(form.chosen, begun.chosen)
+      form.kept = {}
     },
   }
 }

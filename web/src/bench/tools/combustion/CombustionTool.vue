@@ -37,7 +37,7 @@ watch(
     for (const [key, checks] of Object.entries(rateChecks.value)) {
       const field = inputs.fields.value.find((each) => each.key === key)!
       const reading = lastReading(one.entries, checks, field)
-      if (reading && inputs.form.texts[key] === '') inputs.type(key, reading.text)
+      if (reading && inputs.form.texts[key] === '') inputs.fill(key, reading.text, reading.unit)
     }
   },
   { immediate: true },
@@ -95,9 +95,9 @@ const rows = computed(() => {
 })
 const lines = computed(() => [headline.value, ...means.value, ...(flue.value.verdict === 'leaks' ? ['Products in the air inlet: a flue seal leaks.'] : [])])
 const readings = computed<BenchReading[]>(() => [
-  ...(inputs.isTyped('dioxide') ? [{ checks: rateChecks.value.dioxide, value: of('dioxide')!, unit: '%' as const }] : []),
-  ...(inputs.isTyped('monoxide') ? [{ checks: rateChecks.value.monoxide, value: of('monoxide')!, unit: 'ppm' as const }] : []),
-  ...(high.value && answer.value.ratio !== null && inputs.isTyped('dioxide')
+  ...(inputs.isFresh('dioxide') ? [{ checks: rateChecks.value.dioxide, value: of('dioxide')!, unit: '%' as const }] : []),
+  ...(inputs.isFresh('monoxide') ? [{ checks: rateChecks.value.monoxide, value: of('monoxide')!, unit: 'ppm' as const }] : []),
+  ...(high.value && answer.value.ratio !== null && inputs.isFresh('dioxide')
     ? [{ checks: row.derived.ratioHigh, value: Number(answer.value.ratio.toPrecision(3)), unit: '1' as const }]
     : []),
   ...typedReadings(inputs, high.value ? links : { inletDioxide: links.inletDioxide!, inletOxygen: links.inletOxygen! }),
@@ -106,7 +106,7 @@ const fits = (id: string) => catalogues[id]?.system.layout.burner !== 'electric'
 </script>
 
 <template>
-  <BenchFrame title="Combustion" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Combustion" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <PlainSelect
         v-if="!boiler.system.value"

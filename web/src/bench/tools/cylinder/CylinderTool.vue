@@ -78,7 +78,7 @@ const fits = (id: string) => ['cylinder', 'store'].includes(catalogues[id]?.syst
 </script>
 
 <template>
-  <BenchFrame title="Cylinder" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Cylinder" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <PlainSelect
         v-model="inputs.form.chosen.runs!"

@@ -116,7 +116,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <BenchFrame title="Fill and vessel" :boiler="boiler" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Fill and vessel" :boiler="boiler" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <div class="water">
         <BenchField name="litres" :inputs="inputs" />

@@ -83,7 +83,7 @@ const isDial = ({ text, unit }: (typeof volumes)[number]) => (inputs.form.texts.
 const lines = computed(() => [headline.value, ...(answer.value ? [gasMeans(answer.value)] : []), ...(drop.value ? [drop.value.says] : [])])
 const readings = computed(() => {
   const typed = typedReadings(inputs, links)
-  return answer.value && inputs.isTyped('seconds')
+  return answer.value && inputs.isFresh('seconds')
     ? [{ checks: row.derived.rate, value: Number(answer.value.rate.toFixed(3)), unit: 'm³/h' as const }, ...typed]
     : typed
 })
@@ -91,7 +91,7 @@ const fits = (id: string) => catalogues[id]?.system.layout.burner !== 'electric'
 </script>
 
 <template>
-  <BenchFrame title="Gas rate" picture-first :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Gas rate" picture-first :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <PlainSelect
         v-if="!boiler.system.value"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, ref } from 'vue'
 import { useDraft } from '../../../keeping/device/drafts.ts'
-import { useKeys } from '../../../shared/pieces/keys.ts'
 import { doublePressGuard } from '../../../shared/pieces/doublePressGuard.ts'
 import { elapsedOf } from './elapsed.ts'
 
@@ -27,11 +26,10 @@ function press() {
   const seconds = elapsedOf(form.startedAt, form.stoppedAt, form.stoppedAt)
   if (seconds >= 1) emit('stopped', Number(seconds.toFixed(1)))
 }
-useKeys({ ' ': press })
 </script>
 
 <template>
-  <button type="button" class="clock" :class="{ running }" aria-keyshortcuts="Space" @click="press">
+  <button type="button" class="clock" :class="{ running }" @click="press">
     <svg viewBox="0 0 120 120" aria-hidden="true">
       <circle cx="60" cy="60" r="54" class="face" />
       <line v-for="tick in 12" :key="tick" x1="60" y1="9" x2="60" :y2="tick % 3 === 0 ? 20 : 15" :transform="`rotate(${tick * 30} 60 60)`" class="tick" />
@@ -40,7 +38,7 @@ useKeys({ ' ': press })
     </svg>
     <span>
       <strong class="mono">{{ elapsed.toFixed(1) }} s</strong>
-      <span class="act">{{ running ? 'Stop' : form.startedAt ? 'Start again' : 'Start' }} <kbd class="wide">space</kbd></span>
+      <span class="act">{{ running ? 'Stop' : form.startedAt ? 'Start again' : 'Start' }}</span>
     </span>
   </button>
 </template>
@@ -97,10 +95,5 @@ strong {
   text-align: left;
   font-weight: 600;
   font-size: 1.25rem;
-}
-@media (max-width: 760px) {
-  .wide {
-    display: none;
-  }
 }
 </style>

@@ -91,7 +91,7 @@ const fits = (id: string) => catalogues[id]?.system.layout.hotWater === 'plate'
 </script>
 
 <template>
-  <BenchFrame title="Plate and hot water" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Plate and hot water" :boiler="boiler" :fits="fits" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <BenchField name="coldIn" :inputs="inputs" />
       <BenchField name="hotOut" :inputs="inputs" />

@@ -44,6 +44,7 @@ const when = computed(() => (/^\d{4}-\d{2}-\d{2}$/.test(form.day) && /^\d{2}:\d{
 const trouble = computed(() => {
   if (read.value.problem) return read.value.problem
   if (when.value === null) return 'Give the day and the time.'
+  if (when.value < '2000') return 'Give a day of this century.'
   return when.value > wallNow() ? 'That is still to come: a reading is noted when it was taken.' : null
 })
 const ready = computed(() => trouble.value === null && (read.value.value !== null || form.kind === 'topUp'))

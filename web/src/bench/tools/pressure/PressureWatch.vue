@@ -15,6 +15,7 @@ import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
 import { momentTyped, wallDay, wallNow, wallTime } from '../../../shared/times.ts'
 import { cancelWatch, watchPressure } from '../../../workers/pressure.ts'
 import BenchField from '../../frame/BenchField.vue'
+import { tellAddress } from '../../frame/address.ts'
 import { useBenchBoiler, useCaseReadings } from '../../frame/boilers.ts'
 import PutInCase from '../../frame/PutInCase.vue'
 import { useInputs } from '../../frame/useInputs.ts'
@@ -68,7 +69,7 @@ watch(
     window.clearTimeout(telling)
     telling = window.setTimeout(() => {
       own.link = asLink(now)
-      if ((route.query.readings ?? '') !== own.link) void router.replace({ query: { ...route.query, readings: own.link || undefined } })
+      if ((route.query.readings ?? '') !== own.link) void tellAddress(router, { readings: own.link || undefined })
     }, 300)
   },
   { deep: true },
@@ -95,9 +96,9 @@ const series = computed(() => {
 /** fewer readings say nothing of a course */
 const enough = computed(() => series.value.series.readings.length >= 2)
 const nowHours = () => hoursFrom([`${series.value.midnight.slice(0, 10)}T00:00`, wallNow()]).hours[1]!
-const wrong = computed(() => Object.values(inputs.read.value).some(({ problem }) => problem !== null))
+const wrong = inputs.wrong
 
-const answer = shallowRef<(WatchAnswer & { midnight: string }) | null>(null)
+const answer = shallowRef<(WatchAnswer & { midnight: string; of: unknown }) | null>(null)
 const share = ref<number | null>(null)
 const stopped = ref(false)
 const trouble = ref('')
@@ -111,7 +112,8 @@ async function work() {
     share.value = null
     return
   }
-  const { series: readings, midnight } = series.value
+  const of = series.value
+  const { series: readings, midnight } = of
   share.value = 0
   stopped.value = false
   trouble.value = ''
@@ -120,7 +122,7 @@ async function work() {
       if (mine === round) share.value = done
     })
     if (mine !== round) return
-    if (found) answer.value = { ...found, midnight }
+    if (found) answer.value = { ...found, midnight, of }
   } catch (error) {
     if (mine === round) trouble.value = `${(error as Error).message} What you noted is kept.`
   }
@@ -147,11 +149,15 @@ onBeforeUnmount(() => {
 })
 
 const dayAt = (hours: number) => wallDay(whenOf(answer.value?.midnight ?? series.value.midnight, hours))
+/** what is shown is about the readings as they stand: else it is being worked out, and nothing of it is an answer */
+const current = computed(() => answer.value !== null && enough.value && answer.value.of === series.value)
 const headline = computed(() => {
+  if (wrong.value) return 'Mend the figure that cannot be, then the answer stands here.'
   if (!enough.value) return 'Note the gauge as it is read: from two readings on something can be said.'
-  return answer.value ? watchHeadline(answer.value) : 'Working it out…'
+  if (current.value) return watchHeadline(answer.value!)
+  return stopped.value ? 'Left off: nothing is worked out yet.' : trouble.value ? 'It could not be worked out.' : 'Working it out…'
 })
-const stop = computed(() => (answer.value && enough.value ? stopWords(answer.value.outlook, dayAt) : ''))
+const stop = computed(() => (current.value ? stopWords(answer.value!.outlook, dayAt) : ''))
 const all = ref(false)
 const rows = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track !== null))
 const others = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track === null))
@@ -270,10 +276,20 @@ async function copy() {
     ...rows.value.map((one) => `${oddsWords(one.odds)} ${explanationWords[one.id].label}`),
     window.location.href,
   ]
-  await navigator.clipboard.writeText(text.filter(Boolean).join('\n')).then(
-    () => (copied.value = 'Copied, with a link that opens it.'),
-    () => (copied.value = 'The browser did not allow copying: select the text instead.'),
-  )
+  try {
+    await navigator.clipboard.writeText(text.filter(Boolean).join('\n'))
+    copied.value = 'Copied, with a link that opens it.'
+  } catch {
+    copied.value = 'The browser did not allow copying: select the text instead.'
+  }
+}
+/** what was put into a case stands there from now on */
+function recorded(id: string) {
+  if (id !== caseId) own.lines = own.lines.map((one) => ({ ...one, kept: true as const }))
+  else {
+    own.lines = []
+    boiler.again()
+  }
 }
 function clear() {
   own.lines = []
@@ -294,7 +310,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
       >
     </div>
   </teleport>
-  <main class="watch" :class="{ alone: !answer?.telling || !enough }">
+  <main class="watch" :class="{ alone: !enough }">
     <section class="work" aria-label="The watch">
       <div class="head" aria-live="polite">
         <h1>{{ headline }}</h1>
@@ -309,7 +325,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
         <p v-if="trouble" role="alert" class="trouble">{{ trouble }} <v-btn variant="text" size="small" @click="work">Try again</v-btn></p>
       </div>
       <p v-if="boiler.trouble.value" role="alert" class="trouble">{{ boiler.trouble.value }}</p>
-      <div ref="drawing" class="drawing" :class="{ stale: share !== null }">
+      <div ref="drawing" class="drawing" :class="{ stale: !current }" :aria-busy="!current && enough">
         <template v-if="answer && enough">
           <DayAxis
             :from="answer.from"
@@ -323,7 +339,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
           <div v-for="(one, index) in rows.slice(0, all ? 4 : 3)" :key="one.id" class="explanation">
             <h2>
               <span class="letter" :style="{ background: colourOf(index) }">{{ 'ABCD'.charAt(index) }}</span>
-              <strong class="mono">{{ oddsWords(one.odds) }}</strong>
+              <strong class="mono">{{ current ? oddsWords(one.odds) : '…' }}</strong>
               <span>{{ explanationWords[one.id].label }}</span>
               <span class="dim rate">{{ rateWords(one.id, one.outlook) }}</span>
               <span class="end">{{
@@ -373,7 +389,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
           >Readings as a table <kbd class="wide">T</kbd></v-btn
         >
         <v-btn variant="text" :aria-expanded="setup" @click="setup = !setup">The system and its gauge</v-btn>
-        <v-btn variant="text" @click="copy">Copy as text</v-btn>
+        <v-btn variant="text" :disabled="!current" @click="copy">Copy as text</v-btn>
         <v-btn variant="text" @click="clear">Clear</v-btn>
         <span role="status" class="dim">{{ copied }}</span>
       </div>
@@ -466,7 +482,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
         </div>
       </section>
     </section>
-    <aside v-if="answer?.telling && enough" aria-label="What next">
+    <aside v-if="answer?.telling && current" aria-label="What next">
       <NextReading
         :telling="answer.telling"
         :midnight="answer.midnight"
@@ -505,7 +521,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
       </details>
       <p class="caution">Water under pressure and hot pipes. Let a customer read the gauge, never open a valve for you.</p>
     </aside>
-    <PutInCase v-if="putting" v-model="putting" :readings="[]" :events="fresh.map(eventOf)" :case-id="caseId" />
+    <PutInCase v-if="putting" v-model="putting" :readings="[]" :events="fresh.map(eventOf)" :case-id="caseId" @recorded="recorded" />
   </main>
 </template>
 

@@ -3,6 +3,11 @@ import type { Asked, ExplanationId, Outlook, WatchAnswer } from '@dewpoint/core/
 /** An explanation in words: its name, how it reads in a sentence, and what is done about it. */
 export const explanationWords: Record<ExplanationId, { label: string; said: string; does: string }> = {
   nothing: { label: 'Nothing wrong', said: 'nothing wrong', does: 'Two or three top-ups a year are no more than usual. Read it again in a month.' },
+  overfilled: {
+    label: 'Too much water',
+    said: 'too much water in it',
+    does: 'Let it down to the usual fill, cold, by a radiator vent or drain; then read it again.',
+  },
   leak: {
     label: 'Leak on the system',
     said: 'a leak',

@@ -37,9 +37,9 @@ watch(
     const reading = lastReading(one.entries, check, { unit: 'kΩ' })
     const entry = one.entries.findLast((each) => each.type === 'reading' && check.some((id) => id === each.payload.check))
     if (!reading || inputs.form.texts.ohms !== '') return
-    inputs.type('ohms', reading.text, reading.unit)
+    inputs.fill('ohms', reading.text, reading.unit)
     const at = entry?.type === 'reading' ? entry.payload.situation?.temperature : undefined
-    if (at && (at.unit === '°C' || at.unit === '°F')) inputs.type('celsius', String(at.value), at.unit)
+    if (at && (at.unit === '°C' || at.unit === '°F')) inputs.fill('celsius', String(at.value), at.unit)
   },
   { immediate: true },
 )
@@ -72,7 +72,7 @@ const range = computed(() => {
 })
 
 const readings = computed<BenchReading[]>(() =>
-  inputs.isTyped('ohms') && inputs.isTyped('celsius')
+  inputs.isFresh('ohms') && inputs.isTyped('celsius')
     ? [
         {
           checks: row.derived[inputs.form.chosen.which as 'flow'],
@@ -152,7 +152,7 @@ const lines = computed(() => [headline.value, ...(answer.value ? [meansOf(answer
 </script>
 
 <template>
-  <BenchFrame title="Thermistor" :boiler="boiler" :lines="lines" :readings="readings" @clear="inputs.clear()">
+  <BenchFrame title="Thermistor" :boiler="boiler" :lines="lines" :readings="readings" :inputs="inputs">
     <template #inputs>
       <PlainSelect
         v-model="inputs.form.chosen.which!"
