@@ -39,7 +39,7 @@ test('without a network everything opens, reloads and works, and what was record
   await page.reload()
   await expect(app.journal.getByText('waiting to send')).toBeVisible()
   await expect(app.suspects).toBeVisible()
-  // places not been to before: wiring, another system, library, bench, settings, a new call
+  // places not been to before: wiring, another system, library, bench and its sums, settings, a new call
   await page.goto(app.address('/'))
   await caseCalled(page, 'Harbour Master’s House').click()
   await page.getByRole('link', { name: 'Wiring' }).click()
@@ -49,6 +49,12 @@ test('without a network everything opens, reloads and works, and what was record
   await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible()
   await page.goto(app.address('/bench/wiring'))
   await expect(page.getByRole('button', { name: /^Terminal 1,/ })).toBeVisible()
+  await page.goto(app.address('/bench/fill?litres=100'))
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/reaches 2\.9 bar hot/)
+  await page.goto(app.address('/bench/pressure-watch?readings=202610010700c1.4_202610030700c1.2_202610050700c1.0'))
+  await expect(page.getByRole('button', { name: 'Ask the customer' })).toBeVisible()
+  await page.goto(app.address('/bench/explain'))
+  await expect(page.getByLabel('Moment')).toBeVisible()
   await page.goto(app.address('/firm'))
   await expect(page.getByLabel('An hour on site')).not.toHaveValue('')
   const place = await app.takeCall('No heating')

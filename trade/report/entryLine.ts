@@ -33,11 +33,12 @@ const events: Record<Payload<'history'>['event'], string> = {
 }
 
 /** Something that happened before, in words. */
-export function historyWords({ event, value, unit, note }: Payload<'history'>): string {
+export function historyWords({ event, value, unit, note, state, loopOff, heating }: Payload<'history'>): string {
   const figure = value !== undefined && unit !== undefined && isUnit(unit) ? formatQuantity(value, unit) : ''
   // a note may say it itself
   const said = note?.toLowerCase().startsWith(events[event]) ? note : [events[event], note].filter(Boolean).join(', ')
-  return [said, figure].filter(Boolean).join(', ')
+  const since = [loopOff && 'filling loop off since', heating && `heating ${heating === 'off' ? 'left off' : 'on all the time'} since`]
+  return [said, figure, state, ...since].filter(Boolean).join(', ')
 }
 
 /** What a reading came to, in words. */

@@ -1,5 +1,6 @@
 import { scriptedJournal } from '@dewpoint/core/casebook'
 import { premixCombiCatalogue } from '@dewpoint/trade'
+import { historyWords } from '@dewpoint/trade/report'
 import { describe, expect, it } from 'vitest'
 import { pressureOf, tellingLines } from './boilerHistory.ts'
 
@@ -11,7 +12,11 @@ describe('what a boiler’s cases tell over the years', () => {
     const topUp = () => entry('history', { event: 'topUp', on: '2025-10-04', value: 17.4, unit: 'psi' })
     const points = pressureOf({
       cases: [
-        caseWith(topUp(), entry('history', { event: 'gaugeReading', on: '2025-12-01', value: 0.6, unit: 'bar' })),
+        caseWith(
+          topUp(),
+          entry('history', { event: 'gaugeReading', on: '2025-12-01', value: 0.6, unit: 'bar' }),
+          entry('history', { event: 'gaugeReading', on: '2025-12-02', value: 2.6, unit: 'bar', state: 'hot' }),
+        ),
         caseWith(topUp(), entry('reading', { check: 'look.gaugeCold', outcome: 'tooLow' }), entry('history', { event: 'topUp', on: '2025-08-01' })),
       ],
     })
@@ -20,7 +25,11 @@ describe('what a boiler’s cases tell over the years', () => {
       ['2025-08-01', 'topUp', null],
       ['2025-10-04', 'topUp', 1.2],
       ['2025-12-01', 'cold', 0.6],
+      ['2025-12-02', 'hot', 2.6],
     ])
+    expect(historyWords({ event: 'gaugeReading', on: '2025-12-02', value: 2.6, unit: 'bar', state: 'hot', heating: 'on', loopOff: true })).toBe(
+      'gauge read, 2.60 bar, hot, filling loop off since, heating on all the time since',
+    )
   })
 
   it('is of pressures alone: readings in other units, and a top-up in litres, tell no bar', () => {

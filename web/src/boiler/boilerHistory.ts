@@ -29,7 +29,7 @@ export function pressureOf({ cases }: Pick<ApplianceHistory, 'cases'>): Pressure
         return [{ at: one.payload.on, kind: 'topUp', bar: barOf(one.payload.value, one.payload.unit) }]
       if (one.type === 'history' && one.payload.event === 'gaugeReading') {
         const bar = barOf(one.payload.value, one.payload.unit)
-        return bar === null ? [] : [{ at: one.payload.on, kind: 'cold', bar }]
+        return bar === null ? [] : [{ at: one.payload.on, kind: one.payload.state ?? 'cold', bar }]
       }
       if (one.type === 'repair' && one.payload.remedy === 'water.topUp') return [{ at: one.at, kind: 'topUp', bar: null }]
       return []
