@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { standing } from '@dewpoint/core/casebook'
-import { usualPeriods, whenOf, type WatchAnswer } from '@dewpoint/core/pressure'
+import { hoursFrom, usualPeriods, whenOf, type WatchAnswer } from '@dewpoint/core/pressure'
 import { nominal } from '@dewpoint/core/system'
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import { linesOf, seriesOf } from '../bench/tools/pressure/watchLines.ts'
 import { stopWords, watchHeadline } from '../bench/tools/pressure/watchWords.ts'
-import { wallDay } from '../shared/times.ts'
+import { wallDay, wallNow } from '../shared/times.ts'
 import { watchPressure } from '../workers/pressure.ts'
 import { useCase } from './caseStore.ts'
 
@@ -55,7 +55,11 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(() => round++)
-const stop = computed(() => (answer.value ? stopWords(answer.value.outlook, (hours) => wallDay(whenOf(answer.value!.midnight, hours))) : ''))
+const stop = computed(() =>
+  answer.value
+    ? stopWords(answer.value.outlook, (hours) => wallDay(whenOf(answer.value!.midnight, hours)), hoursFrom([answer.value.midnight, wallNow()]).hours[1]!)
+    : '',
+)
 const times = computed(() => `${readings.value.length} ${readings.value.length === 1 ? 'time' : 'times'}`)
 </script>
 

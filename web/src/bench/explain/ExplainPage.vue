@@ -212,6 +212,7 @@ input[type='range'] {
   accent-color: var(--copper);
 }
 .wrong {
+  margin-bottom: 22px;
   border-left: 5px solid var(--stop);
   padding-left: 16px;
   font-size: 1.1875rem;

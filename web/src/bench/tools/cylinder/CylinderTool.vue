@@ -133,6 +133,10 @@ const fits = (id: string) => ['cylinder', 'store'].includes(catalogues[id]?.syst
     </template>
     <template #how>
       <p class="formula">p_hot = (p + 1.013) · V_gas / (V_gas − e) − 1.013, e = {{ answer.grows.toFixed(2) }} l</p>
+      <p class="formula">
+        {{ cylinder.reducedTo.toFixed(1) }} bar cold, {{ cylinder.vesselLitres.toFixed(1) }} l charged to {{ cylinder.charge.toFixed(1) }} bar:
+        {{ answer.hot.toFixed(2) }} bar hot
+      </p>
       <p>The check valve keeps the growing water in; the vessel takes it up. Boyle’s law, water density by Kell 1975, within 0.01 kg/m³ of IAPWS-IF97.</p>
       <p class="formula">t = Σ ρ · V · c · ΔT / (Q − loss)</p>
       <p>Standing loss of 2 W/K to a room of 20 °C. Energy balance, water’s heat by IAPWS-IF97.</p>

@@ -146,6 +146,13 @@ const fits = (id: string) => catalogues[id]?.system.layout.hotWater === 'plate'
     <template #how>
       <p class="formula">Q = flow · ρ · c · (tap − main)</p>
       <p class="formula">ΔT_lm = (ΔT₁ − ΔT₂) / ln(ΔT₁ / ΔT₂), UA = Q / ΔT_lm, ε = Q / (C_min · (in − main))</p>
+      <p v-if="answer.power !== null" class="formula">
+        {{ flow!.toFixed(1) }} l/min from {{ coldIn.toFixed(1) }} to {{ of('hotOut')!.toFixed(1) }} °C: Q = {{ kilowatts(answer.power) }}
+      </p>
+      <p v-if="answer.conductance !== null" class="formula">
+        ΔT₁ = {{ (of('primaryIn')! - of('hotOut')!).toFixed(1) }} K, ΔT₂ = {{ (of('primaryOut')! - coldIn).toFixed(1) }} K, ΔT_lm =
+        {{ ((answer.power! * 1000) / answer.conductance).toFixed(1) }} K: UA = {{ Math.round(answer.conductance) }} W/K of {{ Math.round(model.clean) }}
+      </p>
       <p>
         Counterflow. Kays and London, Compact Heat Exchangers; water by fits to IAPWS-IF97. Two clamps together are out by √2 times one: here
         {{ ((of('clampError') ?? 1.5) * Math.SQRT2).toFixed(1) }} K.

@@ -29,7 +29,7 @@ const narrow = computed(() => (to - from) / 24 > 40)
 
 <template>
   <svg :viewBox="`0 0 ${width} 74`" height="74" aria-hidden="true" class="axis">
-    <text x="0" y="14">{{ months }}</text>
+    <text v-if="width > 500" x="0" y="14">{{ months }}</text>
     <template v-for="one in days" :key="one.at">
       <g v-if="one.named" :class="{ today: one.today }">
         <text :x="x(one.at + 12)" y="14" text-anchor="middle">{{ one.weekday }}</text>

@@ -157,7 +157,7 @@ const headline = computed(() => {
   if (current.value) return watchHeadline(answer.value!)
   return stopped.value ? 'Left off: nothing is worked out yet.' : trouble.value ? 'It could not be worked out.' : 'Working it out…'
 })
-const stop = computed(() => (current.value ? stopWords(answer.value!.outlook, dayAt) : ''))
+const stop = computed(() => (current.value ? stopWords(answer.value!.outlook, dayAt, nowHours()) : ''))
 const all = ref(false)
 const rows = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track !== null))
 const others = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track === null))
@@ -343,7 +343,11 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
               <span>{{ explanationWords[one.id].label }}</span>
               <span class="dim rate">{{ rateWords(one.id, one.outlook) }}</span>
               <span class="end">{{
-                one.outlook.stops ? `stops ${dayAt(one.outlook.stops.mid)}` : one.id === 'nothing' ? '' : `settles near ${one.outlook.endsAt.toFixed(1)} bar`
+                one.outlook.stops
+                  ? `${one.outlook.stops.mid < nowHours() ? 'stopped by' : 'stops'} ${dayAt(one.outlook.stops.mid)}`
+                  : one.id === 'nothing'
+                    ? ''
+                    : `settles near ${one.outlook.endsAt.toFixed(1)} bar`
               }}</span>
             </h2>
             <CourseRow

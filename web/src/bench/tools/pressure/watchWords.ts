@@ -85,13 +85,15 @@ export function watchHeadline({ explanations }: WatchAnswer): string {
 }
 
 /** When it stops, in days of the wall clock; `dayAt` tells the day of an hour. */
-export function stopWords({ stops, chance }: Outlook, dayAt: (hours: number) => string): string {
+export function stopWords({ stops, chance }: Outlook, dayAt: (hours: number) => string, now: number): string {
   if (!stops) return chance > 0.2 ? 'May stop on low water within months.' : ''
   const interval = Number.isFinite(stops.high)
     ? dayAt(stops.low) === dayAt(stops.high)
       ? ''
       : `, ${dayAt(stops.low)} to ${dayAt(stops.high)}`
     : `, ${dayAt(stops.low)} at the earliest`
+  // nobody has read it since
+  if (stops.mid < now) return `It should have stopped on low water by ${dayAt(stops.mid)}${interval}: read it now.`
   return `Stops on low water ${dayAt(stops.mid)}${interval}.`
 }
 
