@@ -66,10 +66,10 @@ export function explanationsOf({ system, canMixMains }: PressureSeries, beginnin
     must?: Explanation['must'],
   ): Explanation => ({ id, prior, size, flow, wet, figures, ...(must && { must }) })
   return [
-    // what every system loses: a top-up or two a year
-    one('nothing', 0.14, 4, 'always', 0.03, passing(2.5e-6, 0.8), 'suffice'),
+    // what every system loses: a top-up or two a year; three are 7e-6
+    one('nothing', 0.14, 4, 'always', 0.03, passing(2.5e-6, 0.6), 'suffice'),
     // simply too much water: it runs up, and nothing has failed
-    one('overfilled', 0.04, 4, 'always', 0.4, passing(2.5e-6, 0.8), 'overfull'),
+    one('overfilled', 0.04, 4, 'always', 0.4, passing(2.5e-6, 0.6), 'overfull'),
     one('leak', 0.24, 4, 'always', 0.03, passing(0.0005, 1.5)),
     one('leakHot', 0.08, 4, 'hot', 0.03, passing(0.004, 0.9)),
     one('leakCold', 0.05, 4, 'cold', 0.03, passing(0.0013, 0.9)),

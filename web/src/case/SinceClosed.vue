@@ -56,7 +56,7 @@ watch(
 )
 onBeforeUnmount(() => round++)
 const stop = computed(() =>
-  answer.value
+  answer.value && answer.value.explanations[0]?.id !== 'nothing'
     ? stopWords(answer.value.outlook, (hours) => wallDay(whenOf(answer.value!.midnight, hours)), hoursFrom([answer.value.midnight, wallNow()]).hours[1]!)
     : '',
 )

@@ -157,7 +157,8 @@ const headline = computed(() => {
   if (current.value) return watchHeadline(answer.value!)
   return stopped.value ? 'Left off: nothing is worked out yet.' : trouble.value ? 'It could not be worked out.' : 'Working it out…'
 })
-const stop = computed(() => (current.value ? stopWords(answer.value!.outlook, dayAt, nowHours()) : ''))
+/** what may be nothing stops nowhere */
+const stop = computed(() => (current.value && answer.value!.explanations[0]?.id !== 'nothing' ? stopWords(answer.value!.outlook, dayAt, nowHours()) : ''))
 const all = ref(false)
 const rows = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track !== null))
 const others = computed(() => (answer.value?.explanations ?? []).filter(({ track }) => track === null))
