@@ -7,12 +7,14 @@ import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { runPlant, type Running } from '../../workers/plant.ts'
 import { inSentence } from '../../shared/words.ts'
+import { tellAddress, watchAddress } from '../frame/address.ts'
 import HousePicture from './HousePicture.vue'
 import { outcomeOf, partOf, runFor, stepsAt, type Wish } from './explained.ts'
 
 /** The boiler and what is wrong with it, for the customer's eyes: alive, and in plain words. */
 const route = useRoute()
 const router = useRouter()
+watchAddress(router)
 const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
 const boiler = ref(catalogues[asked('boiler')] ? asked('boiler') : 'premix-combi')
 const catalogue = computed(() => catalogues[boiler.value]!)
@@ -29,7 +31,7 @@ const faults = computed(() => [
 ])
 watch([boiler, fault, wish], () => {
   if (!wishes.value.some(({ id }) => id === wish.value)) wish.value = wishes.value[0]!.id
-  void router.replace({ query: { ...route.query, boiler: boiler.value, fault: fault.value || undefined, wish: wish.value } })
+  void tellAddress(router, { boiler: boiler.value, fault: fault.value || undefined, wish: wish.value })
 })
 
 const healthy = shallowRef<Timeline | null>(null)

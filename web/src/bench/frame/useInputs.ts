@@ -3,7 +3,7 @@ import { isUnit, unitsLike, type UnitSymbol } from '@dewpoint/core/quantity'
 import { computed, onBeforeUnmount, onMounted, reactive, watch, type ComputedRef } from 'vue'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { useDraft } from '../../keeping/device/drafts.ts'
-import { tellAddress } from './address.ts'
+import { tellAddress, watchAddress } from './address.ts'
 import { recall, remember } from '../../keeping/device/storage.ts'
 
 /** What is typed into a tool: texts, their units, and what was chosen. Kept on the device, and in the address, which can be sent to somebody. */
@@ -47,6 +47,7 @@ export function useInputs(
 ): Inputs {
   const route = useRoute()
   const router = useRouter()
+  watchAddress(router)
   const usualChoice = Object.fromEntries(Object.entries(choices).map(([name, [first]]) => [name, first!])) as Record<string, string>
   const own = fieldsOf(usualChoice)
   const unitKey = (key: string) => `dewpoint.unit.${tool}.${key}`
