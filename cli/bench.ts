@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util'
 import { Bench } from 'tinybench'
 import { believe, diagnose, nominalSignatures, rankChecks, readChecks, readJournal, stepHalving } from '@dewpoint/core/diagnosis'
-import type { Entry } from '@dewpoint/core/casebook'
+import { byName, type Entry } from '@dewpoint/core/casebook'
 import { cushionSeen, fillAnswer, vesselNeeded } from '@dewpoint/core/bench'
 import { network } from '@dewpoint/core/circuit'
 import { pressureStory, simulate } from '@dewpoint/core/plant'
@@ -42,8 +42,7 @@ const entry = (type: string, payload: object) =>
   ({
     id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`,
     at: new Date(Date.UTC(2026, 2, 1, 9) + count * 60_000).toISOString(),
-    author: 'bench',
-    schema: 3,
+    ...{ author: byName('bench').id, authorName: 'bench', schema: 4 },
     type,
     payload,
   }) as Entry

@@ -1,4 +1,4 @@
-import { newEntry } from '@dewpoint/core/casebook'
+import { byName, newEntry } from '@dewpoint/core/casebook'
 import { fork, type ChildProcess } from 'node:child_process'
 import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
@@ -163,7 +163,7 @@ function againstOptimum(system: string, seed: number, many: number): { least: nu
   return Array.from({ length: many }, (_unused, index) => {
     const own = seed * 1000 + index
     const { complaints } = drawTruth(catalogue, own, 0, matched)
-    const writing = { id: '01934a00-0000-7000-8000-000000000001', now: Date.UTC(2026, 2, 1, 9), author: 'evaluation', seen: [] }
+    const writing = { id: '01934a00-0000-7000-8000-000000000001', now: Date.UTC(2026, 2, 1, 9), author: byName('evaluation'), seen: [] }
     const entry = newEntry('complaint', { what: complaints[0]!, pattern: 'always' }, writing)
     const problem = smallProblem(catalogue, signatures, [entry], chanceFrom(own), {
       groups: 6,

@@ -1,4 +1,4 @@
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mostEntries, readAppend } from './index.ts'
@@ -8,7 +8,7 @@ const entry = (): Entry =>
   newEntry(
     'finding',
     { what: 'Wet shelf' },
-    { id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`, now: Date.UTC(2026, 2, 1, 9), author: 'Ines Quill', seen: [] },
+    { id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`, now: Date.UTC(2026, 2, 1, 9), author: byName('Ines Quill'), seen: [] },
   )
 const problems = (input: unknown) => {
   const read = readAppend(input)

@@ -11,7 +11,9 @@ export interface PastCase {
 /** What one engineer says of a kind of boiler: so many calls in ten turn out to be this fault. */
 export interface Opinion {
   fault: string
+  /** the id of whoever said it */
   author: string
+  authorName: string
   inTen: number
 }
 

@@ -6,13 +6,11 @@ export interface Stated {
   fault: string
   /** 1 to 10; null takes it back */
   inTen: number | null
-  author: string
 }
 
 const statedSchema = object({
   fault: string().min(1).max(120).required(),
   inTen: number().integer().min(1, 'say how many calls in ten: 1 to 10').max(10, 'say how many calls in ten: 1 to 10').nullable().defined(),
-  author: string().trim().min(1).max(120).required(),
 })
   .noUnknown()
   .strict()

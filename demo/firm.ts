@@ -1,5 +1,6 @@
 import type { FirmSettings, Stated, Stocked } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
+import { byName, type Person } from '@dewpoint/core/casebook'
 import { engineer } from './writing.ts'
 
 /** What the invented firm has set. */
@@ -50,7 +51,7 @@ export const demoStock: Stocked[] = [
 ].map(([part, price, van, store]) => ({ part, price, van, store, revision: 0 }) as Stocked)
 
 /** What its engineers say from their own experience, by kind of boiler. */
-export const demoExperience: { system: string; said: Stated }[] = [
-  { system: 'premix-combi', said: { fault: 'turbineAdapter.leaking', inTen: 1, author: engineer } },
-  { system: 'system-boiler', said: { fault: 'hotWaterValve.motorDead', inTen: 2, author: engineer } },
+export const demoExperience: { system: string; by: Person; said: Stated }[] = [
+  { system: 'premix-combi', by: byName(engineer), said: { fault: 'turbineAdapter.leaking', inTen: 1 } },
+  { system: 'system-boiler', by: byName(engineer), said: { fault: 'hotWaterValve.motorDead', inTen: 2 } },
 ]

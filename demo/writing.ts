@@ -1,5 +1,5 @@
 import type { NewCase } from '@dewpoint/contract'
-import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import drawn from './photos/index.json' with { type: 'json' }
 
 /** A case of the demo with its journal. */
@@ -45,7 +45,7 @@ export function build(
     },
     entries: lines.reduce<Entry[]>((seen, [minutes, author, type, payload]) => {
       const now = at + minutes * minute
-      return [...seen, newEntry(type, payload, { id: writer.id(now), now, author, seen })]
+      return [...seen, newEntry(type, payload, { id: writer.id(now), now, author: byName(author), seen })]
     }, []),
   }
 }

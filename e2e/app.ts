@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import type { NewCase } from '@dewpoint/contract'
-import { newEntry } from '@dewpoint/core/casebook'
+import type { NewCase, Session } from '@dewpoint/contract'
+import { byName, newEntry } from '@dewpoint/core/casebook'
 import { v7 } from 'uuid'
 import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 
@@ -39,15 +39,22 @@ export class App {
       controls,
       settings: {},
     }
-    const complained = newEntry('complaint', { what, where: 'all', pattern: 'always' }, { id: v7(), now, author: 'Bo Larkspur', seen: [] })
+    const complained = newEntry('complaint', { what, where: 'all', pattern: 'always' }, { id: v7(), now, author: byName('Bo Larkspur'), seen: [] })
     await this.post('/api/cases', body)
     const entries = [complained]
     for (const fault of found)
-      entries.push(newEntry('finding', { what: 'seen', fault, explainsComplaint: true }, { id: v7(), now, author: 'Bo Larkspur', seen: entries }))
+      entries.push(newEntry('finding', { what: 'seen', fault, explainsComplaint: true }, { id: v7(), now, author: byName('Bo Larkspur'), seen: entries }))
     await this.post(`/api/cases/${body.id}/entries`, { entries })
     await this.page.goto(this.address(`/case/${body.id}/${phase}`))
     if (phase === 'trace') await expect(this.nextTitle).toBeVisible()
     return body.site.name
+  }
+
+  /** Somebody else who is signed in on this device takes it over. */
+  async actAs(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: /^Writing as / }).press('Enter')
+    await this.page.getByRole('dialog', { name: 'Who is writing?' }).getByRole('button', { name }).press('Enter')
+    await expect(this.page.getByRole('button', { name: `Writing as ${name}: change` })).toBeVisible()
   }
 
   private async post(path: string, data: object): Promise<void> {
@@ -179,9 +186,28 @@ export async function barriers(page: Page, ...rules: string[]): Promise<string[]
   return violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)
 }
 
-/** Whoever uses this browser has said before who they are. */
+/** Signs people of the demo in on a browser, the last of them to act. */
+export async function signInOn(context: BrowserContext, ...names: string[]): Promise<Session> {
+  const url = (path: string) => `${process.env.DEWPOINT}${path}`
+  const { demo } = (await (await context.request.get(url('/api/session'))).json()) as Session
+  let session: Session | null = null
+  for (const name of names) {
+    const answer = await context.request.post(url('/api/session/demo'), {
+      data: { person: demo.find((one) => one.name === name)!.id, label: `Browser of ${name}` },
+    })
+    expect(answer.ok(), await answer.text()).toBe(true)
+    session = (await answer.json()) as Session
+  }
+  return session!
+}
+
+/** Somebody is signed in on this browser, with the office and the owner beside them, as on a device that is shared. */
 export async function knownAs(name: string, context: BrowserContext): Promise<BrowserContext> {
-  await context.addInitScript(`localStorage.getItem('dewpoint.author') ?? localStorage.setItem('dewpoint.author', ${JSON.stringify(name)})`)
+  const { person, onDevice } = await signInOn(context, ...['Tamsin Brack', 'Bo Larkspur', 'Ines Quill'].filter((one) => one !== name), name)
+  const kept = JSON.stringify([JSON.stringify(person), JSON.stringify(onDevice)])
+  await context.addInitScript(
+    `if (!localStorage.getItem('dewpoint.me')) { const [me, here] = ${kept}; localStorage.setItem('dewpoint.me', me); localStorage.setItem('dewpoint.here', here) }`,
+  )
   return context
 }
 

@@ -1,7 +1,7 @@
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import type { Locator, Page } from '@playwright/test'
 import { v7 } from 'uuid'
-import { barriers, expect, test, type App } from './app.ts'
+import { barriers, expect, knownAs, test, type App } from './app.ts'
 import { keyboard, mouse, thumb, type Hand } from './hands.ts'
 
 test.describe.configure({ mode: 'parallel' })
@@ -38,7 +38,7 @@ test('thermistor, by keyboard alone: 2.49 kΩ is 60 °C (common practice, 10 kΩ
   await expect(page.getByText('IEC 60539-1')).toBeVisible()
   // the address carries what was typed, to another browser too
   await expect(page).toHaveURL(/ohms=1\.3&celsius=60/)
-  const other = await page.context().browser()!.newContext()
+  const other = await knownAs('Ines Quill', await page.context().browser()!.newContext())
   const elsewhere = await other.newPage()
   await elsewhere.goto(page.url())
   await expect(headline(elsewhere)).toHaveText(/too hot: the high limit will act at a true 6\d °C/)
@@ -255,7 +255,7 @@ test('a gauge watched over days is put in a case and weighed there; read on afte
   const closed = newEntry(
     'decision',
     { kind: 'closed', ending: 'unproven', reason: 'Topped up; to be watched.' },
-    { id: v7(), now: Date.now(), author: 'Bo Larkspur', seen: entries },
+    { id: v7(), now: Date.now(), author: byName('Bo Larkspur'), seen: entries },
   )
   const sent = await page.request.post(app.address(`/api/cases/${id}/entries`), { data: { entries: [closed] } })
   expect(sent.ok(), await sent.text()).toBe(true)

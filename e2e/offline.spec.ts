@@ -55,8 +55,12 @@ test('without a network everything opens, reloads and works, and what was record
   await expect(page.getByRole('button', { name: 'Ask the customer' })).toBeVisible()
   await page.goto(app.address('/bench/explain'))
   await expect(page.getByLabel('Moment')).toBeVisible()
+  // what the firm has set is the office’s: they take the device over, without signal too
+  await app.actAs('Bo Larkspur')
   await page.goto(app.address('/firm'))
   await expect(page.getByLabel('An hour on site')).not.toHaveValue('')
+  await app.actAs('Ines Quill')
+  await expect(page.getByRole('heading', { name: 'This is for the owner or the office' })).toBeVisible()
   const place = await app.takeCall('No heating')
   await app.trace()
   await page.getByRole('link', { name: /today’s calls/ }).click()

@@ -82,6 +82,8 @@ test('a place known from before: its boiler is taken over, its past is told, top
 
 test('what things cost is kept, and refused where it cannot be', async ({ app, page }) => {
   await page.goto(app.address('/firm'))
+  await expect(page.getByRole('heading', { name: 'This is for the owner or the office' })).toBeVisible()
+  await app.actAs('Bo Larkspur')
   const hour = page.getByLabel('An hour on site')
   await expect(hour).not.toHaveValue('')
   await hour.fill('-5')

@@ -1,8 +1,10 @@
-import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { chromium, type Browser, type Page } from '@playwright/test'
 import { setTimeout as afterReading } from 'node:timers/promises'
 import { parseArgs } from 'node:util'
 import { v7 } from 'uuid'
+import { signInTo } from '../tools/soak/signIn.ts'
+import { knownAs } from './app.ts'
 import config from './playwright.config.ts'
 import startServer from './startServer.ts'
 
@@ -83,7 +85,7 @@ async function newCase(what: string, system: string, controls: string, more: [En
   const entries = lines.reduce<Entry[]>(
     (seen, [type, payload], at) => [
       ...seen,
-      newEntry(type, payload as Payload<typeof type>, { id: v7(), now: now - (lines.length - at) * 1000, author: 'Bench', seen }),
+      newEntry(type, payload as Payload<typeof type>, { id: v7(), now: now - (lines.length - at) * 1000, author: byName('Bench'), seen }),
     ],
     [],
   )
@@ -104,10 +106,13 @@ function longJournal(): [EntryType, object][] {
   return Array.from({ length: 199 }, (_unused, at) => kinds[at % kinds.length]!(at))
 }
 
+/** of a device of its own */
+let cookie: string | undefined
+
 async function post(path: string, data: object): Promise<void> {
   const answer = await fetch(`${process.env.DEWPOINT}${path}`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', cookie: (cookie ??= await signInTo(process.env.DEWPOINT!, 'engineer')) },
     body: JSON.stringify(data),
   })
   if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`)
@@ -117,7 +122,7 @@ async function post(path: string, data: object): Promise<void> {
 async function onList<T>(browser: Browser, place: string, work: (page: Page, open: () => Promise<void>) => Promise<T>): Promise<T> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   try {
-    await context.addInitScript(`localStorage.setItem('dewpoint.author', 'Bench')`)
+    await knownAs('Ines Quill', context)
     const page = await context.newPage()
     const list = async () => {
       await page.goto(process.env.DEWPOINT!)

@@ -11,7 +11,7 @@ export default async function startServer(): Promise<() => Promise<void>> {
   const port = await freePort()
   const address = `http://127.0.0.1:${port}`
   const server = spawn(process.execPath, ['server/dist/main.js'], {
-    env: { ...process.env, DATABASE_URL: mariadb.url, PORT: String(port), LOG_LEVEL: 'warn' },
+    env: { ...process.env, DEMO_PEOPLE: 'demo/people.json', DATABASE_URL: mariadb.url, PORT: String(port), LOG_LEVEL: 'warn' },
     stdio: ['ignore', 'inherit', 'inherit'],
   })
   const ended = new Promise((done) => server.once('exit', done))

@@ -1,4 +1,4 @@
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import { v7 } from 'uuid'
 import { barriers, expect, knownAs, test } from './app.ts'
 
@@ -135,7 +135,7 @@ test('a long journal lists its latest entries, the others a press away', async (
   const id = /[0-9a-f-]{36}/.exec(page.url())![0]
   const seen: Entry[] = []
   for (let count = 1; count <= 60; count++)
-    seen.push(newEntry('finding', { what: `Seen by the way, number ${count}` }, { id: v7(), now: Date.now(), author: 'Bo Larkspur', seen }))
+    seen.push(newEntry('finding', { what: `Seen by the way, number ${count}` }, { id: v7(), now: Date.now(), author: byName('Bo Larkspur'), seen }))
   expect((await page.request.post(app.address(`/api/cases/${id}/entries`), { data: { entries: seen } })).ok()).toBe(true)
   await expect(app.journal).toContainText('Seen by the way, number 60')
   await expect(app.journal.getByRole('listitem')).toHaveCount(40)

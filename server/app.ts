@@ -3,9 +3,13 @@ import helmet from '@fastify/helmet'
 import rateLimit from '@fastify/rate-limit'
 import Fastify, { type FastifyInstance, type FastifyReply, type FastifyServerOptions } from 'fastify'
 import { casesFeature } from './cases/index.ts'
+import type { Member } from '@dewpoint/contract'
+import { auditFeature } from './audit/index.ts'
 import type { Database } from './database/index.ts'
 import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
+import { devicesFeature } from './devices/index.ts'
+import { gate } from './gate/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
 import { partsFeature } from './parts/index.ts'
@@ -14,6 +18,7 @@ import { pairsFeature } from './pairs/index.ts'
 import { photosFeature } from './photos/index.ts'
 import { answerWithProblems, classify, ProblemError, problemOf } from './problems/index.ts'
 import { reportFeature } from './report/index.ts'
+import { sessionFeature } from './session/index.ts'
 import { sitesFeature } from './sites/index.ts'
 import { staticFeature } from './static/index.ts'
 
@@ -25,6 +30,12 @@ export interface AppOptions {
   logger?: FastifyServerOptions['logger']
   /** names it answers to besides those of this machine itself */
   hosts?: readonly string[]
+  /** the address people use, where it is not this machine's own: https */
+  publicAddress?: string
+  /** machines that hand requests on: what they say of whoever asks is believed */
+  proxies?: readonly string[]
+  /** made-up people who sign in with one tap; only of a demo */
+  demo?: readonly Member[]
   /** requests a client may make to the API in a minute */
   requestsPerMinute?: number
   /** milliseconds until an answer must be worked out */
@@ -43,11 +54,15 @@ export async function buildApp({
   webFolder,
   logger = false,
   hosts = [],
+  publicAddress,
+  proxies = [],
+  demo = [],
   requestsPerMinute = usualRate,
   handling = usualHandling,
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger,
+    trustProxy: proxies.length > 0 ? [...proxies] : false,
     bodyLimit: 16 * 1024,
     requestTimeout: arrival,
     connectionTimeout: arrival * 2,
@@ -71,9 +86,10 @@ export async function buildApp({
         upgradeInsecureRequests: null,
       },
     },
-    strictTransportSecurity: false,
+    // only where there is https, and for a year. Source: OWASP ASVS 4.0.3, 14.4.5
+    strictTransportSecurity: publicAddress !== undefined && { maxAge: 31_536_000, includeSubDomains: false },
   })
-  refuseOtherHosts(app, hosts)
+  refuseOtherHosts(app, publicAddress === undefined ? hosts : [...hosts, new URL(publicAddress).hostname])
   await app.register(rateLimit, {
     max: requestsPerMinute,
     timeWindow: 60_000,
@@ -83,6 +99,10 @@ export async function buildApp({
     errorResponseBuilder: () => new ProblemError('tooMany', 'Wait a minute. What is not sent yet waits on the device and is sent by itself.'),
   })
   await app.register(compress)
+  await gate(app, { database, publicAddress })
+  await app.register(sessionFeature, { database, secure: publicAddress !== undefined, demo })
+  await app.register(devicesFeature, { database })
+  await app.register(auditFeature, { database })
   await app.register(healthFeature, { database })
   await app.register(casesFeature, { database })
   await app.register(sitesFeature, { database })

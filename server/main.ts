@@ -1,7 +1,14 @@
+import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { roles, type Member, type Role } from '@dewpoint/contract'
+import { byName } from '@dewpoint/core/casebook'
 import { buildApp } from './app.ts'
 import { renewDerived } from './cases/queries.ts'
 import { connect, failureOf, migrateDatabase, MigrationBroken } from './database/index.ts'
+import { renewOpinions } from './experience/queries.ts'
+import { fingerprint } from './gate/index.ts'
+import { newCode } from './session/codes.ts'
+import { addMadeUp, isFirst, keepCode } from './session/queries.ts'
 import { readSettings } from './settings.ts'
 
 /** what cannot be mended by starting again */
@@ -31,11 +38,17 @@ const running: { stop?: () => Promise<unknown> } = {}
 await bringUpToDate(settings.databaseUrl)
 const database = connect(settings.databaseUrl)
 await renewDerived(database)
+await renewOpinions(database)
+const demo = settings.demoPeople === undefined ? [] : madeUp(settings.demoPeople)
+await addMadeUp(database, demo, new Date())
 const app = await buildApp({
   database,
   webFolder: resolve(env.WEB_FOLDER ?? 'web/dist'),
   hosts: settings.hosts,
   requestsPerMinute: settings.requestsPerMinute,
+  publicAddress: settings.publicAddress,
+  proxies: settings.proxies,
+  demo,
   logger: { level: env.LOG_LEVEL ?? 'info' },
 })
 running.stop = () => app.close().then(() => database.close())
@@ -43,6 +56,22 @@ await app.listen({ host: settings.host, port: settings.port }).catch((error: Nod
   console.error(error.code === 'EADDRINUSE' ? `Port ${settings.port} is in use by another program. Choose another with PORT.` : error.message)
   process.exit(wrongSettings)
 })
+
+if (demo.length === 0 && (await isFirst(database))) {
+  // whoever reads this terminal is the owner: nobody else can be
+  const code = newCode()
+  const now = new Date()
+  await keepCode(database, fingerprint(code), null, now, new Date(now.getTime() + 7 * 86_400_000))
+  console.log(
+    `\nNobody can sign in yet. Open ${settings.publicAddress ?? `http://127.0.0.1:${settings.port}`} and begin as the owner with this code:\n\n    ${code}\n\nIt is used once. Starting again prints another.\n`,
+  )
+}
+
+/** The people of a demo, by the file that names them. */
+function madeUp(file: string): Member[] {
+  const list = JSON.parse(readFileSync(file, 'utf8')) as { name: string; role: Role }[]
+  return list.flatMap(({ name, role }) => (roles.includes(role) ? [{ ...byName(name), role }] : []))
+}
 
 /** Changes of tables, as soon as the database answers. */
 async function bringUpToDate(url: string): Promise<void> {

@@ -1,4 +1,5 @@
-// The whole product with demo data on this machine: installs, builds, starts, prints the address, and keeps it running.
+// The whole product on this machine, with demo data or (--firm) for a firm's own: installs, builds, starts, prints the address, and keeps it
+// running.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -13,7 +14,9 @@ import { keepRunning } from './supervise.mjs'
 const options = new Set(process.argv.slice(2))
 const port = Number(process.env.PORT ?? 5280)
 const address = `http://127.0.0.1:${port}`
-const folder = join(root, '.dewpoint')
+/** a firm's own: nothing made up, and a folder of its own */
+const firm = options.has('--firm')
+const folder = join(root, firm ? '.dewpoint-firm' : '.dewpoint')
 const serverPid = join(folder, 'server.pid')
 const demoDone = join(folder, 'demo.json')
 const ownDatabase = !process.env.DATABASE_URL
@@ -22,12 +25,13 @@ const hopeless = [2, 3]
 
 await command(async () => {
   for (const option of options) {
-    if (!['--fresh', '--yes'].includes(option)) throw new Advice(`Unknown option ${option}. Known: --fresh (start over), --yes (without asking).`)
+    if (!['--fresh', '--yes', '--firm'].includes(option)) throw new Advice(`Unknown option ${option}. Known: --fresh (start over), --yes (without asking).`)
   }
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Advice(`PORT is "${process.env.PORT}": give a number from 1 to 65535.`)
   refuseSecondRun()
   await stopLeftOverServer()
   if (!(await portIsFree(port))) throw new Advice(`Port ${port} is in use by another program. Choose another: PORT=${port + 10} npm run demo`)
+  if (firm && options.has('--fresh')) throw new Advice('--fresh starts the demo over. What a firm has entered is never deleted from here.')
   if (options.has('--fresh')) await startOver()
   await ensureInstalled(...(ownDatabase ? ['mariadb-server'] : []))
   await build()
@@ -46,7 +50,13 @@ await command(async () => {
     () => {
       const child = spawn(process.execPath, ['server/dist/main.js'], {
         cwd: root,
-        env: { LOG_LEVEL: 'warn', ...process.env, DATABASE_URL: database.url, PORT: String(port) },
+        env: {
+          LOG_LEVEL: 'warn',
+          ...(firm ? {} : { DEMO_PEOPLE: join(root, 'demo/people.json') }),
+          ...process.env,
+          DATABASE_URL: database.url,
+          PORT: String(port),
+        },
         stdio: ['ignore', 'inherit', 'inherit'],
         detached: true,
       })
@@ -73,22 +83,21 @@ await command(async () => {
   process.exit(code)
 })
 
-/** Loads the demo once. Interrupted, it goes on with the same cases: its present is written down before the first of them. */
+/** Waits for the server, and loads the demo once. Interrupted, it goes on with the same cases: its present is written down before the first of them. */
 async function fill(closing) {
   for (let waited = 0; !(await answers()); waited++) {
     if (closing()) return
     if (waited > 0 && waited % 100 === 0) say('still waiting for the server')
     await new Promise((done) => setTimeout(done, 200))
   }
-  for (let attempt = 1; !closing(); attempt++) {
+  for (let attempt = 1; !firm && !closing(); attempt++) {
     const known = existsSync(demoDone) ? JSON.parse(readFileSync(demoDone, 'utf8')) : null
     if (known?.done) return
     try {
       if (!known) {
-        const list = await (await fetch(`${address}/api/cases?limit=1`)).json()
+        const found = (await run(process.execPath, ['demo/dist/load.js', address, '--look'])).trim()
         // somebody's own data: the demo stays out of it
-        const begun = list.cases.length > 0 ? { done: true } : { now: new Date().toISOString() }
-        writeFileSync(demoDone, JSON.stringify(begun))
+        writeFileSync(demoDone, JSON.stringify(found === 'empty' ? { now: new Date().toISOString() } : { done: true }))
         continue
       }
       await run(process.execPath, ['demo/dist/load.js', address, known.now])

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { append, clockAt, closingOf, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
+import { append, byName, clockAt, closingOf, entryTypes, inOrder, parseEntry, standing, summarise, type Entry } from './index.ts'
 
 const id = (n: number) => `01934a00-0000-7000-8000-${String(n).padStart(12, '0')}`
 const entry = (n: number, type: string, payload: unknown, minute = n) =>
@@ -8,8 +8,9 @@ const entry = (n: number, type: string, payload: unknown, minute = n) =>
     id: id(n),
     at: `2026-03-01T09:${String(minute).padStart(2, '0')}:00.000Z`,
     clock: clockAt(Date.UTC(2026, 2, 1, 9, minute)),
-    author: 'Engineer',
-    schema: 3,
+    author: byName('Engineer').id,
+    authorName: 'Engineer',
+    schema: 4,
     type,
     payload,
   }) as Entry
@@ -26,8 +27,17 @@ describe('append', () => {
 
   it('keeps the first of two contents under one id and names the conflict, whatever the order of keys', () => {
     const first = reading(1)
-    expect(append([first], [{ ...first, author: 'Somebody' } as Entry]).conflicts).toEqual([id(1)])
-    const turned = { payload: first.payload, type: first.type, schema: 3, author: first.author, clock: first.clock, at: first.at, id: first.id } as Entry
+    expect(append([first], [{ ...first, authorName: 'Somebody' } as Entry]).conflicts).toEqual([id(1)])
+    const turned = {
+      payload: first.payload,
+      type: first.type,
+      schema: 4,
+      authorName: first.authorName,
+      author: first.author,
+      clock: first.clock,
+      at: first.at,
+      id: first.id,
+    } as Entry
     expect(append([first], [turned]).conflicts).toEqual([])
   })
 
@@ -155,13 +165,27 @@ describe('entries from outside', () => {
   })
 
   it('of version 1, or of none, are raised: their own time is their place in the order', () => {
-    const { schema: _schema, clock: _clock, ...old } = reading(1)
+    const { schema: _schema, clock: _clock, authorName: author, ...rest } = reading(1)
+    const old = { ...rest, author }
     expect(parseEntry(old)).toEqual({ ok: true, value: reading(1) })
     expect(parseEntry({ ...old, schema: 1 })).toEqual({ ok: true, value: reading(1) })
   })
 
-  it('of version 2 have what they had', () => {
-    expect(parseEntry({ ...reading(1), schema: 2 })).toEqual({ ok: true, value: reading(1) })
+  it.each([2, 3])('of version %i have what they had; whoever was a name is the person known by it', (schema) => {
+    const { authorName: author, ...rest } = reading(1)
+    expect(parseEntry({ ...rest, author, schema })).toEqual({ ok: true, value: reading(1) })
+  })
+
+  it('are refused where their author is neither a person nor a name', () => {
+    const fields = (input: object) => {
+      const parsed = parseEntry(input, 'e')
+      return parsed.ok ? [] : parsed.problems.map((one) => one.field)
+    }
+    const { authorName: _name, ...nameless } = reading(1)
+    expect(fields(nameless)).toEqual(['e.authorName'])
+    expect(fields({ ...reading(1), author: 'Engineer' })).toEqual(['e.author'])
+    expect(fields({ ...nameless, schema: 3, author: '' })).toContain('e.author')
+    expect(fields({ ...nameless, schema: 3, author: 7 })).toContain('e.author')
   })
 
   it('say at most twenty things that are wrong', () => {

@@ -1,3 +1,4 @@
+import { byName } from './person.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clockAfter, clockAt, clockOf, inOrder, latestClock, newEntry, type Entry } from './index.ts'
@@ -55,7 +56,11 @@ describe('the order of a journal', () => {
           const who = writer % errors.length
           const other = meets % errors.length
           seen[who] = [...new Set([...seen[who]!, ...seen[other]!])]
-          const entry = newEntry('advice', { what: 'x', answer: 'given' }, { id: id(999 - step), now: time + errors[who]!, author: 'A', seen: seen[who]! })
+          const entry = newEntry(
+            'advice',
+            { what: 'x', answer: 'given' },
+            { id: id(999 - step), now: time + errors[who]!, author: byName('A'), seen: seen[who]! },
+          )
           after.set(
             entry.id,
             seen[who]!.map((one) => one.id),

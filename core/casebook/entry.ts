@@ -1,13 +1,14 @@
 import { mixed, number, object, string, type InferType } from 'yup'
 import { instant } from './calendar.ts'
+import { personId } from './person.ts'
 import { isClock, type Clock } from './clock.ts'
 import { payloadSchemas, uuid7 } from './payloads.ts'
 
 /**
  * The schema version new entries are written in. Older ones are raised by `upcast`: version 1 had no clock and no device, version 2 fewer types of
- * entry.
+ * entry, up to version 3 the author was a name.
  */
-export const entrySchemaVersion = 3
+export const entrySchemaVersion = 4
 
 /** The kinds of journal entry. */
 export type EntryType = keyof typeof payloadSchemas
@@ -27,7 +28,10 @@ export type Entry = {
     at: string
     /** where it stands in the order of the journal, whatever anybody's clock says */
     clock: Clock
+    /** the id of the person who wrote it */
     author: string
+    /** the name they went by then */
+    authorName: string
     /** the device it was written on; unknown of entries of schema 1 */
     device?: string
     schema: number
@@ -51,7 +55,8 @@ export const envelopeSchema = object({
       (text) => text === undefined || isClock(text),
     )
     .required(),
-  author: string().min(1).max(120).required(),
+  author: personId().required(),
+  authorName: string().min(1).max(120).required(),
   device: uuid7(),
   schema: number().integer().min(1).max(entrySchemaVersion).required(),
   type: string().oneOf(entryTypes).required(),

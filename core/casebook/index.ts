@@ -20,5 +20,6 @@ export { clockAfter, clockAt, clockOf, clockPattern, latestClock, type Clock } f
 export { entryBounds, outOfBounds, type Bounds } from './bounds.ts'
 export { untrueTimes, visitsOf, type TimeTrouble } from './times.ts'
 export { caseSettingsSchema, costKinds, costsSchema, type CaseSettings, type Costs } from './settings.ts'
+export { byName, personId, type Person } from './person.ts'
 export { newEntry, type Writing } from './newEntry.ts'
 export { scriptedJournal, writtenAt } from './scriptedJournal.ts'

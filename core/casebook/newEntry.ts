@@ -1,4 +1,5 @@
 import { clockAfter, latestClock } from './clock.ts'
+import type { Person } from './person.ts'
 import { entrySchemaVersion, type Entry, type EntryType, type Payload } from './entry.ts'
 
 /** Who writes an entry, when, and after what. */
@@ -7,7 +8,7 @@ export interface Writing {
   id: string
   /** the writer's own time, ms since 1970 */
   now: number
-  author: string
+  author: Person
   device?: string
   /** what the writer has seen of the journal: the entry sorts after all of it */
   seen: readonly Entry[]
@@ -20,7 +21,8 @@ export function newEntry<T extends EntryType>(type: T, payload: Payload<T>, { id
     id,
     at,
     clock: clockAfter(latestClock(seen), now),
-    author,
+    author: author.id,
+    authorName: author.name,
     ...(device !== undefined && { device }),
     schema: entrySchemaVersion,
     type,

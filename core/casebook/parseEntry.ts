@@ -1,6 +1,7 @@
 import { ValidationError } from 'yup'
 import { entryBounds, outOfBounds } from './bounds.ts'
 import { clockOf } from './clock.ts'
+import { byName } from './person.ts'
 import { entrySchemaVersion, envelopeSchema, type Entry, type EntryType } from './entry.ts'
 import { payloadSchemas } from './payloads.ts'
 
@@ -33,14 +34,20 @@ export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
 
 /**
  * Raises an entry of an older schema version to the present one; an entry without `schema` is read as version 1.
- * Version 1 had no clock: its own time is the order it was written in. Of what version 2 had nothing was changed since.
+ * Version 1 had no clock: its own time is the order it was written in. Up to version 3 the author was a name: the person known by that name.
  */
 export function upcast(input: unknown): unknown {
   if (typeof input !== 'object' || input === null || Array.isArray(input)) return input
   const entry = { schema: 1, ...input } as Record<string, unknown>
-  if (entry.schema === 2) return { ...entry, schema: entrySchemaVersion }
-  if (entry.schema !== 1) return input
-  return { ...entry, schema: entrySchemaVersion, clock: clockOf({ at: String(entry.at), id: String(entry.id) }) }
+  if (![1, 2, 3].includes(entry.schema as number)) return input
+  const { author } = entry
+  return {
+    ...entry,
+    schema: entrySchemaVersion,
+    ...(entry.schema === 1 && { clock: clockOf({ at: String(entry.at), id: String(entry.id) }) }),
+    // what is no name stays as it is, and is told so
+    ...(typeof author === 'string' && author !== '' && author.length <= 120 && { author: byName(author).id, authorName: author }),
+  }
 }
 
 function under(path: string, { field, message }: FieldProblem): FieldProblem {

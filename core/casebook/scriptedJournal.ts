@@ -1,6 +1,7 @@
 import { clockAt } from './clock.ts'
 import type { Entry, EntryType, Payload } from './entry.ts'
 import { newEntry } from './newEntry.ts'
+import { byName } from './person.ts'
 
 /** The same entry as if written at another time. */
 export function writtenAt<E extends Entry>(entry: E, at: string): E {
@@ -13,7 +14,7 @@ export function scriptedJournal() {
   const entry = <T extends EntryType>(type: T, payload: Payload<T>): Entry => {
     count++
     const id = `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`
-    return newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: 'Engineer', seen: [] })
+    return newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: byName('Engineer'), seen: [] })
   }
   return {
     entry,

@@ -1,3 +1,4 @@
+import { byName } from './person.ts'
 import { describe, expect, it } from 'vitest'
 import { newEntry, untrueTimes, visitsOf, type Entry } from './index.ts'
 
@@ -10,7 +11,7 @@ const start = Date.UTC(2026, 2, 1, 21, 30)
 function journal(...times: number[]): Entry[] {
   const entries: Entry[] = []
   for (const [index, time] of times.entries())
-    entries.push(newEntry('advice', { what: 'x', answer: 'given' }, { id: id(index), now: start + time, author: 'A', seen: [...entries] }))
+    entries.push(newEntry('advice', { what: 'x', answer: 'given' }, { id: id(index), now: start + time, author: byName('A'), seen: [...entries] }))
   return entries
 }
 const untrue = (entries: Entry[], received?: Record<string, string>) => Object.fromEntries(untrueTimes(entries, received))

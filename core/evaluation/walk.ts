@@ -1,4 +1,4 @@
-import { newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
+import { byName, newEntry, type Entry, type EntryType, type Payload } from '../casebook/index.ts'
 import {
   allRules,
   answered,
@@ -205,7 +205,7 @@ function opened(truth: Truth, catalogue: Catalogue): { entries: Entry[]; write: 
   const write = <T extends EntryType>(type: T, payload: Payload<T>) => {
     const count = entries.length + 1
     const id = `01934a00-0000-7000-8000-${String(count).padStart(12, '0')}`
-    entries.push(newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: 'evaluation', seen: entries.slice(-1) }))
+    entries.push(newEntry(type, payload, { id, now: Date.UTC(2026, 2, 1, 9, count), author: byName('evaluation'), seen: entries.slice(-1) }))
   }
   for (const fact of truth.facts) write('fact', fact)
   for (const what of truth.complaints) write('complaint', { what, pattern: 'always' })

@@ -1,5 +1,5 @@
 import { longestJournal, type AppendResult, type Case, type CaseLine, type CaseList, type News, type Problem } from '@dewpoint/contract'
-import { newEntry, upcast, type Entry, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, upcast, type Entry, type Payload } from '@dewpoint/core/casebook'
 import { eq } from 'drizzle-orm'
 import { describe, expect, it } from 'vitest'
 import { tables } from '../database/index.ts'
@@ -25,7 +25,7 @@ describe('cases', () => {
     const body = await opened()
     const seen: Entry[] = []
     const write = async <T extends 'booking' | 'decision'>(type: T, payload: Payload<T>) => {
-      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 10), author: 'Office', seen })
+      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 10), author: byName('Office'), seen })
       seen.push(entry)
       await post(`/api/cases/${body.id}/entries`, { entries: [entry] })
       return (await lineOf(body.id))!.summary

@@ -129,6 +129,7 @@ async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: s
  * The case's row is locked meanwhile, so that two people writing at once both land, the summary counts both, and positions have no gaps.
  *
  * @param now when the server received them
+ * @param sentBy who was signed in then
  */
 export async function appendEntries(
   database: Database,
@@ -136,6 +137,7 @@ export async function appendEntries(
   incoming: Entry[],
   since: number | undefined,
   now: Date,
+  sentBy: string,
 ): Promise<AppendResult | 'full' | undefined> {
   return inTransaction(database, async (tx) => {
     const [held] = await tx.select({ position: cases.position }).from(cases).where(eq(cases.id, caseId)).for('update')
@@ -150,7 +152,16 @@ export async function appendEntries(
     if (added.length > 0) {
       await tx
         .insert(entries)
-        .values(added.map(({ schema, ...entry }, index) => ({ ...entry, caseId, schemaVersion: schema, position: held.position + index + 1, receivedAt: now })))
+        .values(
+          added.map(({ schema, ...entry }, index) => ({
+            ...entry,
+            caseId,
+            schemaVersion: schema,
+            position: held.position + index + 1,
+            receivedAt: now,
+            sentBy,
+          })),
+        )
       await tx
         .update(cases)
         .set({ position: held.position + added.length, ...derivedFrom(await outlineOf(tx, caseId)) })
@@ -186,7 +197,15 @@ const summarised: EntryType[] = ['complaint', 'booking', 'decision', 'repair', '
 async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
   const rows = await tx
     .select({
-      ...{ id: entries.id, at: entries.at, clock: entries.clock, author: entries.author, device: entries.device, type: entries.type },
+      ...{
+        id: entries.id,
+        at: entries.at,
+        clock: entries.clock,
+        author: entries.author,
+        authorName: entries.authorName,
+        device: entries.device,
+        type: entries.type,
+      },
       schemaVersion: entries.schemaVersion,
       payload: sql<unknown>`if(${inArray(entries.type, summarised)}, ${entries.payload}, '{}')`.mapWith(fromJson),
     })

@@ -7,10 +7,21 @@ export function entryOf({
   at,
   clock,
   author,
+  authorName,
   device,
   type,
   schemaVersion,
   payload,
-}: Pick<typeof entries.$inferSelect, 'id' | 'at' | 'clock' | 'author' | 'device' | 'type' | 'schemaVersion' | 'payload'>): Entry {
-  return upcast({ id, at, ...(clock !== null && { clock }), author, ...(device !== null && { device }), schema: schemaVersion, type, payload }) as Entry
+}: Pick<typeof entries.$inferSelect, 'id' | 'at' | 'clock' | 'author' | 'authorName' | 'device' | 'type' | 'schemaVersion' | 'payload'>): Entry {
+  return upcast({
+    id,
+    at,
+    ...(clock !== null && { clock }),
+    author,
+    ...(authorName !== null && { authorName }),
+    ...(device !== null && { device }),
+    schema: schemaVersion,
+    type,
+    payload,
+  }) as Entry
 }

@@ -2,7 +2,7 @@ import type { Health, Problem } from '@dewpoint/contract'
 import { createConnection, type Connection } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest'
 import { buildApp } from '../app.ts'
-import { testApp } from '../testApp.ts'
+import { signedInAs, testApp } from '../testApp.ts'
 import { asOwner } from '../../tools/database/mariadb.mjs'
 import { connect, failureOf, inTransaction, retried, tables } from './index.ts'
 
@@ -95,7 +95,7 @@ describe('with a real database in trouble', () => {
   it('a row somebody holds on to is answered with 503 and when to come back, and the entry lands afterwards', async () => {
     const { id } = await opened()
     const hasty = connect(running.url, { statement: 1000 })
-    const app = await buildApp({ database: hasty })
+    const app = signedInAs(await buildApp({ database: hasty }), 'owner')
     await other.query('start transaction; select * from cases where id = ? for update', [id])
     const entry = reading()
     const send = () => app.inject({ method: 'POST', url: `/api/cases/${id}/entries`, payload: { entries: [entry] } })
@@ -109,7 +109,7 @@ describe('with a real database in trouble', () => {
 
   it('an answer that takes too long is given up, in words, and the entry lands afterwards', async () => {
     const { id } = await opened()
-    const app = await buildApp({ database: running.database, handling: 300 })
+    const app = signedInAs(await buildApp({ database: running.database, handling: 300 }), 'owner')
     await other.query('start transaction; select * from cases where id = ? for update', [id])
     const entry = reading()
     const send = () => app.inject({ method: 'POST', url: `/api/cases/${id}/entries`, payload: { entries: [entry] } })
@@ -122,7 +122,7 @@ describe('with a real database in trouble', () => {
 
   it('a pool without a free connection is not waited for, and health says busy', async () => {
     const narrow = connect(running.url, { connections: 1, connection: 1000 })
-    const app = await buildApp({ database: narrow })
+    const app = signedInAs(await buildApp({ database: narrow }), 'owner')
     let free: () => void = () => undefined
     let held = Promise.resolve()
     // a busy machine may take longer to connect than this pool waits
@@ -174,7 +174,7 @@ describe('with a real database in trouble', () => {
     const url = running.url.replace(/dewpoint:[^@]+@/, 'narrow:x@')
     const only = await createConnection({ uri: url })
     const narrow = connect(url)
-    const app = await buildApp({ database: narrow })
+    const app = signedInAs(await buildApp({ database: narrow }), 'owner')
     try {
       const answer = await app.inject('/api/cases')
       expect([answer.statusCode, answer.json<Problem>().type]).toEqual([503, '/problems/databaseBusy'])

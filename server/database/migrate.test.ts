@@ -2,13 +2,17 @@ import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Case, CaseList, Firm, Past } from '@dewpoint/contract'
+import { byName } from '@dewpoint/core/casebook'
 import { createConnection, type Connection } from 'mysql2/promise'
 import { describe, expect, it } from 'vitest'
 import { buildApp } from '../app.ts'
 import { renewDerived } from '../cases/queries.ts'
-import { emptyDatabase, migrations } from '../testApp.ts'
+import { renewOpinions } from '../experience/queries.ts'
+import { emptyDatabase, migrations, signedInAs, signInAll } from '../testApp.ts'
 import { connect, migrateDatabase, MigrationBroken } from './index.ts'
 
+/** somebody known by name alone */
+const wren = { author: byName('Wren Tallow').id, authorName: 'Wren Tallow' }
 const journal = JSON.parse(readFileSync(`${migrations}/meta/_journal.json`, 'utf8')) as { entries: { tag: string; when: number }[] }
 const all = journal.entries.length
 const statements = (file: string) => readFileSync(file, 'utf8').split('--> statement-breakpoint')
@@ -46,7 +50,9 @@ describe('migrations', () => {
       const database = connect(url)
       expect(await renewDerived(database)).toBe(2)
       expect(await renewDerived(database)).toBe(0)
-      const app = await buildApp({ database })
+      await renewOpinions(database)
+      await signInAll(database)
+      const app = signedInAs(await buildApp({ database }), 'owner')
       const get = async <T>(path: string) => (await app.inject(path)).json<T>()
       const { cases } = await get<CaseList>('/api/cases')
       expect(cases.map((one) => [one.id.slice(-4), one.position, one.settings])).toEqual([
@@ -57,15 +63,20 @@ describe('migrations', () => {
       expect(cases[1]!.summary).toMatchObject({ complaints: ['locksOut'], condemned: ['fan'], closed: true, proven: ['fan.seized'] })
       const found = await get<Case>(`/api/cases/${cases[1]!.id}`)
       expect(found.entries.map((one) => [one.id.slice(-4), one.schema, one.at])).toEqual([
-        ['b001', 3, '2026-03-01T09:00:00Z'],
-        ['b002', 3, '2026-03-01T10:00:00.000Z'],
-        ['b003', 3, '2026-03-01T10:30:00.5Z'],
-        ['b004', 3, '2026-03-01T11:00:00.000Z'],
+        ['b001', 4, '2026-03-01T09:00:00Z'],
+        ['b002', 4, '2026-03-01T10:00:00.000Z'],
+        ['b003', 4, '2026-03-01T10:30:00.5Z'],
+        ['b004', 4, '2026-03-01T11:00:00.000Z'],
       ])
       expect(found.entries[0]!.payload).toEqual({ what: 'locksOut', words: 'stops with a code 🫖' })
       // written when impossible dates still passed: shown as it is, at the time in its id
       expect((await get<Case>(`/api/cases/${cases[0]!.id}`)).entries[0]).toMatchObject({ at: '2026-02-31T09:30:61Z', clock: '01934a000000-0000' })
-      expect((await get<Past>(`/api/cases/${cases[0]!.id}/past`)).experience).toEqual({ cases: 1, proven: { 'fan.seized': 1 }, stated: {}, opinions: [] })
+      expect((await get<Past>(`/api/cases/${cases[0]!.id}/past`)).experience).toEqual({
+        cases: 1,
+        proven: { 'fan.seized': 1 },
+        ...(version > 6 ? { stated: { 'fan.seized': 0.3 }, opinions: [{ ...wren, fault: 'fan.seized', inTen: 3 }] } : { stated: {}, opinions: [] }),
+      })
+      expect(found.entries[0]).toMatchObject({ author: byName(found.entries[0]!.authorName).id })
       const costs = { hourlyRate: 58, secondTrip: 80, wrongPart: 200 }
       const settings = [null, null, { costs, timeZone: 'UTC', revision: 1 }, { costs, timeZone: 'Europe/Lisbon', revision: 2 }]
       expect((await get<Firm>('/api/firm')).settings).toEqual(settings[Math.min(version, 3)])

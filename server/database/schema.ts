@@ -1,4 +1,4 @@
-import type { FirmCosts, FirmProfile } from '@dewpoint/contract'
+import type { AuditKind, FirmCosts, FirmProfile, Role } from '@dewpoint/contract'
 import type { CaseSettings, CaseSummary } from '@dewpoint/core/casebook'
 import { bigint, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 
@@ -108,7 +108,9 @@ export const statedOdds = mysqlTable(
   {
     system: varchar('system', { length: 60 }).notNull(),
     fault: varchar('fault', { length: 120 }).notNull(),
+    /** the id of whoever said it; a name of those who said it before people signed in, until it is raised */
     author: varchar('author', { length: 120 }).notNull(),
+    authorName: varchar('author_name', { length: 120 }).notNull().default(''),
     inTen: int('in_ten').notNull(),
     statedAt: datetime('stated_at', { mode: 'date', fsp: 3 }).notNull(),
   },
@@ -145,10 +147,108 @@ export const entries = mysqlTable(
     clock: char('clock', { length: 17 }),
     device: char('device', { length: 36 }),
     receivedAt: datetime('received_at', { mode: 'date', fsp: 3 }),
+    /** the id of whoever wrote it; up to schema 3 their name */
     author: varchar('author', { length: 120 }).notNull(),
+    authorName: varchar('author_name', { length: 120 }),
+    /** who was signed in when it was sent; missing of what came before people signed in */
+    sentBy: char('sent_by', { length: 36 }),
     type: varchar('type', { length: 20 }).notNull(),
     schemaVersion: int('schema_version').notNull(),
     payload: json('payload').notNull(),
   },
   (table) => [uniqueIndex('entries_case_id').on(table.caseId, table.id), uniqueIndex('entries_case_position').on(table.caseId, table.position)],
 )
+
+/** Who works here. Nobody is ever deleted: what they wrote carries their id. */
+export const people = mysqlTable(
+  'people',
+  {
+    id: char('id', { length: 36 }).primaryKey(),
+    name: varchar('name', { length: 120 }).notNull(),
+    /** names they went by before: what was written under one of them is theirs */
+    formerNames: json('former_names').$type<string[]>().notNull(),
+    role: varchar('role', { length: 12 }).$type<Role>().notNull(),
+    /** argon2id, with its salt and settings; null before they chose one */
+    passPhrase: varchar('pass_phrase', { length: 200 }),
+    madeAt: datetime('made_at', { mode: 'date', fsp: 3 }).notNull(),
+    leftAt: datetime('left_at', { mode: 'date', fsp: 3 }),
+  },
+  (table) => [uniqueIndex('people_name').on(table.name)],
+)
+
+/** Devices people sign in on. The token itself is known to the device alone. */
+export const devices = mysqlTable(
+  'devices',
+  {
+    id: char('id', { length: 36 }).primaryKey(),
+    /** SHA-256 of the token */
+    token: char('token', { length: 64 }).notNull(),
+    label: varchar('label', { length: 60 }).notNull(),
+    /** who acted on it last */
+    person: char('person', { length: 36 }).notNull(),
+    madeAt: datetime('made_at', { mode: 'date', fsp: 3 }).notNull(),
+    seenAt: datetime('seen_at', { mode: 'date', fsp: 3 }).notNull(),
+    endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
+    wipedAt: datetime('wiped_at', { mode: 'date', fsp: 3 }),
+  },
+  (table) => [uniqueIndex('devices_token').on(table.token), index('devices_seen').on(table.seenAt)],
+)
+
+/** Who is signed in on which device. */
+export const signIns = mysqlTable(
+  'sign_ins',
+  {
+    device: char('device', { length: 36 }).notNull(),
+    person: char('person', { length: 36 }).notNull(),
+    since: datetime('since', { mode: 'date', fsp: 3 }).notNull(),
+    endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
+  },
+  (table) => [primaryKey({ columns: [table.device, table.person] }), index('sign_ins_person').on(table.person)],
+)
+
+/** Codes that are used once: for the first owner, for somebody new, for whoever forgot. */
+export const codes = mysqlTable('codes', {
+  /** SHA-256 of the code */
+  code: char('code', { length: 64 }).primaryKey(),
+  /** whose; null for the first owner */
+  person: char('person', { length: 36 }),
+  madeAt: datetime('made_at', { mode: 'date', fsp: 3 }).notNull(),
+  until: datetime('until', { mode: 'date', fsp: 3 }).notNull(),
+  usedAt: datetime('used_at', { mode: 'date', fsp: 3 }),
+})
+
+/** Tries to sign in that came to nothing: by a name, and from an address. */
+export const tries = mysqlTable('tries', {
+  /** SHA-256 of what is counted */
+  key: char('key', { length: 64 }).primaryKey(),
+  count: int('count').notNull(),
+  lastAt: datetime('last_at', { mode: 'date', fsp: 3 }).notNull(),
+  /** before this nothing is tried */
+  until: datetime('until', { mode: 'date', fsp: 3 }).notNull(),
+})
+
+/** Who did what with data of the firm and its customers. Append-only. */
+export const audit = mysqlTable(
+  'audit',
+  {
+    /** a UUID; of reads one made of hour, person and subject, so that the same is told once */
+    id: char('id', { length: 36 }).primaryKey(),
+    at: datetime('at', { mode: 'date', fsp: 3 }).notNull(),
+    person: char('person', { length: 36 }),
+    device: char('device', { length: 36 }),
+    kind: varchar('kind', { length: 12 }).$type<AuditKind>().notNull(),
+    of: varchar('of_what', { length: 20 }).notNull(),
+    subject: varchar('subject', { length: 120 }).notNull(),
+    about: varchar('about', { length: 200 }).notNull(),
+  },
+  (table) => [index('audit_at').on(table.at, table.id), index('audit_subject').on(table.subject, table.at), index('audit_person').on(table.person, table.at)],
+)
+
+/** What devices that were signed out from afar had not sent: as it came, until somebody has looked. */
+export const handIns = mysqlTable('hand_ins', {
+  id: char('id', { length: 36 }).primaryKey(),
+  device: char('device', { length: 36 }).notNull(),
+  receivedAt: datetime('received_at', { mode: 'date', fsp: 3 }).notNull(),
+  items: json('items').$type<object[]>().notNull(),
+  settledAt: datetime('settled_at', { mode: 'date', fsp: 3 }),
+})

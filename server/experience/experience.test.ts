@@ -1,9 +1,9 @@
 import type { NewCase, Past, Problem } from '@dewpoint/contract'
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { testApp } from '../testApp.ts'
 
-const { running, id, get, post } = testApp('experience')
+const { as, running, id, get, post } = testApp('experience')
 
 /** A case of some appliance, opened on a day, with its journal. */
 async function kept(appliance: { id: string; siteId: string }, day: string, lines: [Entry['type'], object][]): Promise<string> {
@@ -17,7 +17,7 @@ async function kept(appliance: { id: string; siteId: string }, day: string, line
   }
   await post('/api/cases', open)
   const entries = lines.map(([type, payload], minute) =>
-    newEntry(type, payload as never, { id: id(), now: Date.parse(open.openedAt) + minute * 60_000, author: 'Engineer', seen: [] }),
+    newEntry(type, payload as never, { id: id(), now: Date.parse(open.openedAt) + minute * 60_000, author: byName('Engineer'), seen: [] }),
   )
   expect((await post(`/api/cases/${open.id}/entries`, { entries })).statusCode).toBe(200)
   return open.id
@@ -57,29 +57,30 @@ describe('the past of a case', () => {
 
 describe('own experience of a kind of boiler', () => {
   const say = (body: object, system = 'atmos-combi') => post(`/api/experience/${system}`, body)
+  const other = (body: object) => as('engineer').post('/api/experience/atmos-combi', body)
 
   it('is one opinion a person: their mean counts, one said again takes the place of the first, one taken back is gone', async () => {
     const fault = 'turbineAdapter.leaking'
-    expect((await say({ fault, inTen: 8, author: 'Ines Quill' })).json()).toEqual({
+    expect((await say({ fault, inTen: 8 })).json()).toEqual({
       stated: { [fault]: 0.8 },
-      opinions: [{ fault, inTen: 8, author: 'Ines Quill' }],
+      opinions: [{ fault, inTen: 8, author: byName('Engineer').id, authorName: 'Engineer' }],
     })
-    await say({ fault, inTen: 2, author: 'Bo Larkspur' })
-    const again = await say({ fault, inTen: 6, author: 'Ines Quill' })
+    await other({ fault, inTen: 2 })
+    const again = await say({ fault, inTen: 6 })
     expect(again.json<{ stated: object }>().stated).toEqual({ [fault]: 0.4 })
     const here = await kept({ id: id(), siteId: id() }, '2026-03-01', [['complaint', { what: 'noHotWater' }]])
     // of another kind of boiler, nothing was said
     expect((await get<Past>(`/api/cases/${here}/past`)).experience.stated).toEqual({})
-    expect((await say({ fault, inTen: null, author: 'Bo Larkspur' })).json<{ stated: object }>().stated).toEqual({ [fault]: 0.6 })
+    expect((await other({ fault, inTen: null })).json<{ stated: object }>().stated).toEqual({ [fault]: 0.6 })
   })
 
   it('is refused where it cannot be, with what to do', async () => {
-    const good = { fault: 'fan.seized', inTen: 3, author: 'Ines Quill' }
+    const good = { fault: 'fan.seized', inTen: 3 }
     for (const [body, field] of [
       [{ ...good, inTen: 11 }, 'inTen'],
       [{ ...good, inTen: 2.5 }, 'inTen'],
       [{ ...good, inTen: undefined }, 'inTen'],
-      [{ ...good, author: '  ' }, 'author'],
+      [{ ...good, author: 'Somebody else' }, 'author'],
       [{ ...good, fault: 'no.such' }, 'fault'],
       [{ ...good, fault: 'x'.repeat(400) }, 'fault'],
     ] as const) {

@@ -1,4 +1,5 @@
 import type { Experienced, Opinion, Past, PastCase, Stated } from '@dewpoint/contract'
+import { byName, type Person } from '@dewpoint/core/casebook'
 import { and, count, eq, lt, ne } from 'drizzle-orm'
 import { retried, tables, type Database } from '../database/index.ts'
 
@@ -42,10 +43,10 @@ export async function pastOf(database: Database, id: string): Promise<Past | und
 /** Everybody's opinion of a kind of boiler, and their mean. */
 export async function statedOf(database: Pick<Database, 'select'>, system: string): Promise<Pick<Experienced, 'stated' | 'opinions'>> {
   const opinions: Opinion[] = await database
-    .select({ fault: statedOdds.fault, author: statedOdds.author, inTen: statedOdds.inTen })
+    .select({ fault: statedOdds.fault, author: statedOdds.author, authorName: statedOdds.authorName, inTen: statedOdds.inTen })
     .from(statedOdds)
     .where(eq(statedOdds.system, system))
-    .orderBy(statedOdds.fault, statedOdds.author)
+    .orderBy(statedOdds.fault, statedOdds.authorName)
   const stated: Record<string, number> = {}
   for (const { fault } of opinions) {
     const each = opinions.filter((one) => one.fault === fault)
@@ -55,17 +56,29 @@ export async function statedOf(database: Pick<Database, 'select'>, system: strin
 }
 
 /** Keeps somebody's opinion, or takes it back; nobody else's is touched. */
-export async function keepStated(database: Database, system: string, { fault, inTen, author }: Stated): Promise<void> {
+export async function keepStated(database: Database, system: string, author: Person, { fault, inTen }: Stated): Promise<void> {
   await retried(async () => {
     if (inTen === null) {
-      const own = and(eq(statedOdds.system, system), eq(statedOdds.fault, fault), eq(statedOdds.author, author))
+      const own = and(eq(statedOdds.system, system), eq(statedOdds.fault, fault), eq(statedOdds.author, author.id))
       await database.delete(statedOdds).where(own)
     } else {
-      const said = { inTen, statedAt: new Date() }
+      const said = { inTen, authorName: author.name, statedAt: new Date() }
       await database
         .insert(statedOdds)
-        .values({ system, fault, author, ...said })
+        .values({ system, fault, author: author.id, ...said })
         .onDuplicateKeyUpdate({ set: said })
     }
   })
+}
+
+/** Raises opinions of before people signed in: whoever was a name is the person known by it. */
+export async function renewOpinions(database: Database): Promise<void> {
+  const old = await database.select().from(statedOdds).where(eq(statedOdds.authorName, '')).limit(5000)
+  for (const { system, fault, author } of old) {
+    const person = byName(author)
+    await database
+      .update(statedOdds)
+      .set({ author: person.id, authorName: person.name })
+      .where(and(eq(statedOdds.system, system), eq(statedOdds.fault, fault), eq(statedOdds.author, author)))
+  }
 }

@@ -1,4 +1,4 @@
-import { readPairReport } from '@dewpoint/contract'
+import { everyone, readPairReport } from '@dewpoint/contract'
 import { catalogueHash, holdsPair, type Catalogue } from '@dewpoint/core/diagnosis'
 import { catalogueFor } from '@dewpoint/trade'
 import type { FastifyPluginAsync } from 'fastify'
@@ -14,11 +14,11 @@ export const pairsFeature: FastifyPluginAsync<{ database: Database }> = async (a
   const hashes = new Map<Catalogue, string>()
   const hashOf = (catalogue: Catalogue) => hashes.get(catalogue) ?? hashes.set(catalogue, catalogueHash(catalogue)).get(catalogue)!
 
-  app.get<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', async (request) => ({
+  app.get<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', { config: { who: everyone } }, async (request) => ({
     pairs: await confirmedPairs(database, named(request.params.catalogue)),
   }))
 
-  app.post<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', { bodyLimit: 1024 * 1024 }, async (request) => {
+  app.post<{ Params: { catalogue: string } }>('/api/pairs/:catalogue', { bodyLimit: 1024 * 1024, config: { who: everyone } }, async (request) => {
     const parsed = readPairReport(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the pairs again.', parsed.problems)
     const { device, system, controls, pairs } = parsed.value

@@ -1,4 +1,4 @@
-import { readStocked, type Stock } from '@dewpoint/contract'
+import { readStocked, staff, type Stock } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
@@ -6,9 +6,9 @@ import { keepStocked, stockOf } from './queries.ts'
 
 /** What the firm has of parts, on the van and in the store, and what it pays for them. */
 export const partsFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
-  app.get('/api/parts', async (): Promise<Stock> => ({ parts: await stockOf(database) }))
+  app.get('/api/parts', { config: { who: staff } }, async (): Promise<Stock> => ({ parts: await stockOf(database) }))
 
-  app.post('/api/parts', { bodyLimit: 4 * 1024 }, async (request): Promise<Stock> => {
+  app.post('/api/parts', { bodyLimit: 4 * 1024, config: { who: staff } }, async (request): Promise<Stock> => {
     const parsed = readStocked(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send them again.', parsed.problems)
     const came = await keepStocked(database, parsed.value)

@@ -1,5 +1,6 @@
-import { largestPhoto, photoTypes, type KeptPhoto } from '@dewpoint/contract'
+import { largestPhoto, photoTypes, staff, type KeptPhoto } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
+import { noteHourly } from '../audit/index.ts'
 import type { Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { findPhoto, keepPhoto } from './queries.ts'
@@ -9,7 +10,7 @@ import { readPhoto } from './readPhoto.ts'
 export const photosFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
   app.addContentTypeParser([...photoTypes], { parseAs: 'buffer', bodyLimit: largestPhoto.bytes }, (_request, body, done) => done(null, body))
 
-  app.post('/api/photos', { bodyLimit: largestPhoto.bytes }, async (request): Promise<KeptPhoto> => {
+  app.post('/api/photos', { bodyLimit: largestPhoto.bytes, config: { who: staff, ended: true } }, async (request): Promise<KeptPhoto> => {
     const bytes = request.body
     const read = Buffer.isBuffer(bytes) ? readPhoto(bytes) : { ok: false as const, why: 'Send the picture itself, as JPEG, PNG or WebP.' }
     if (!read.ok) throw new ProblemError('invalid', read.why, [{ field: 'photo', message: read.why }])
@@ -17,10 +18,11 @@ export const photosFeature: FastifyPluginAsync<{ database: Database }> = async (
     return read.photo
   })
 
-  app.get<{ Params: { hash: string } }>('/api/photos/:hash', async (request, reply) => {
+  app.get<{ Params: { hash: string } }>('/api/photos/:hash', { config: { who: staff } }, async (request, reply) => {
     const { hash } = request.params
     const found = /^[0-9a-f]{64}$/.test(hash) ? await findPhoto(database, hash) : undefined
     if (!found) throw new ProblemError('notFound', 'The server does not have this picture yet. It follows from the device it was taken on.')
+    await noteHourly(database, request, { kind: 'read', of: 'picture', subject: hash })
     // what is under a hash never changes; shown as a picture and as nothing else
     return reply
       .header('cache-control', 'private, max-age=31536000, immutable')

@@ -1,8 +1,10 @@
+import { staff } from '@dewpoint/contract'
 import { usualCosts } from '@dewpoint/core/diagnosis'
 import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { reportDocument, reportOf, type ReportInput } from '@dewpoint/trade/report'
 import { controlsOf, entriesOf, standing } from '@dewpoint/core/casebook'
 import type { FastifyPluginAsync } from 'fastify'
+import { noteHourly } from '../audit/index.ts'
 import { findCase } from '../cases/queries.ts'
 import type { Database } from '../database/index.ts'
 import { settingsOf } from '../firm/queries.ts'
@@ -15,13 +17,14 @@ const mostPictures = 24
 
 /** The report of a case as a PDF, made anew from its journal whenever it is asked for. */
 export const reportFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
-  app.get<{ Params: { id: string } }>('/api/cases/:id/report.pdf', async (request, reply) => {
+  app.get<{ Params: { id: string } }>('/api/cases/:id/report.pdf', { config: { who: staff } }, async (request, reply) => {
     const { id } = request.params
     const one = /^[0-9a-f-]{36}$/.test(id) ? await findCase(database, id) : undefined
     if (!one) throw new ProblemError('noCase', `There is no case ${id.slice(0, 40)}. Go back to the list of cases and open it from there.`)
     const catalogue = catalogueFor(one.appliance.system, controlsOf(one.entries, one.controls)) ?? catalogues[one.appliance.system]
     if (!catalogue)
       throw new ProblemError('noCase', 'This version of the server does not know that kind of boiler. Update it, or make the report on the device.')
+    await noteHourly(database, request, { kind: 'read', of: 'report', subject: id, about: one.site.name })
     const settings = await settingsOf(database)
     const firm: ReportInput['firm'] = settings?.profile ?? {}
     const report = reportOf({

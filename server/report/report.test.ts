@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { writeFileSync } from 'node:fs'
-import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { testApp } from '../testApp.ts'
 
@@ -11,7 +11,7 @@ function journal() {
   const entries: Entry[] = []
   const write = <T extends EntryType>(type: T, payload: Payload<T>) => {
     const at = Date.UTC(2026, 2, 1, 9, entries.length)
-    entries.push(newEntry(type, payload, { id: id(), now: at, author: 'Marit Žilka', seen: entries }))
+    entries.push(newEntry(type, payload, { id: id(), now: at, author: byName('Marit Žilka'), seen: entries }))
   }
   return { entries, write }
 }

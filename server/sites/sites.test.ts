@@ -1,5 +1,5 @@
 import type { ApplianceHistory, KnownAppliance, SiteList } from '@dewpoint/contract'
-import { newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { testApp } from '../testApp.ts'
 
@@ -36,7 +36,7 @@ describe('places', () => {
 
 describe('what is known of a boiler', () => {
   const write = (caseId: string, minute: number, fact: string, value: string | number, seen: Entry[] = []) => {
-    const entry = newEntry('fact', { fact, value }, { id: id(), now: Date.UTC(2026, 2, 1, 9, minute), author: 'Engineer', seen })
+    const entry = newEntry('fact', { fact, value }, { id: id(), now: Date.UTC(2026, 2, 1, 9, minute), author: byName('Engineer'), seen })
     return post(`/api/cases/${caseId}/entries`, { entries: [entry] }).then(() => entry)
   }
 
@@ -50,7 +50,7 @@ describe('what is known of a boiler', () => {
     const known = () => get<KnownAppliance>(`/api/appliances/${first.appliance.id}`)
     expect((await known()).visits.map((one) => one.id)).toEqual([second.id, first.id])
     expect(Object.fromEntries((await known()).facts.map(({ fact, value }) => [fact, value]))).toEqual({ systemVolume: 105, serial: 'K-1' })
-    const back = newEntry('retract', { entry: volume.id }, { id: id(), now: Date.UTC(2026, 2, 1, 9, 4), author: 'Engineer', seen: [volume] })
+    const back = newEntry('retract', { entry: volume.id }, { id: id(), now: Date.UTC(2026, 2, 1, 9, 4), author: byName('Engineer'), seen: [volume] })
     await post(`/api/cases/${second.id}/entries`, { entries: [back] })
     expect((await known()).facts.find(({ fact }) => fact === 'systemVolume')!.value).toBe(80)
   })
@@ -61,7 +61,7 @@ describe('what is known of a boiler', () => {
     await post('/api/cases', second)
     const seen: Entry[] = []
     const note = <T extends EntryType>(type: T, payload: Payload<T>) => {
-      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 9, 10 + seen.length), author: 'Engineer', seen })
+      const entry = newEntry(type, payload, { id: id(), now: Date.UTC(2026, 2, 1, 9, 10 + seen.length), author: byName('Engineer'), seen })
       seen.push(entry)
       return entry
     }

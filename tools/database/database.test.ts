@@ -8,7 +8,7 @@ import { createConnection } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildApp } from '../../server/app.ts'
 import { connect, migrateDatabase } from '../../server/database/index.ts'
-import { emptyDatabase, migrations, testApp } from '../../server/testApp.ts'
+import { emptyDatabase, migrations, testApp, signedInAs, signInAll } from '../../server/testApp.ts'
 import { asOwner, startMariadb } from './mariadb.mjs'
 
 const folder = mkdtempSync(join(tmpdir(), 'dewpoint-tools-'))
@@ -79,7 +79,8 @@ describe('backup and restore', () => {
     const fresh = await emptyDatabase('fresh')
     expect(run('restore', fresh, older)).toMatchObject({ status: 0, said: expect.stringContaining('restored 2 cases with 5 entries') as string })
     const database = connect(fresh)
-    const app = await buildApp({ database })
+    await signInAll(database)
+    const app = signedInAs(await buildApp({ database }), 'owner')
     const { cases } = (await app.inject('/api/cases?search=net%20loft')).json<CaseList>()
     expect(cases.map((one) => one.position)).toEqual([1, 4])
     await app.close()

@@ -8,6 +8,8 @@ export interface HostileReport {
   statuses: Record<string, number>
   /** what was answered with 500 and more */
   failed: string[]
+  /** answers that tell what they must not */
+  leaks: string[]
   slowestMs: number
   slowest: string
 }
@@ -28,7 +30,14 @@ export interface Targets {
   caseId: string
   newCase: () => object
   entry: () => object
+  /** of whoever sends them; none of somebody who is not signed in */
+  cookie?: string
+  /** what no answer may tell */
+  secrets?: readonly string[]
 }
+
+/** What no answer tells, whoever asks: secrets, statements, where the code stands. */
+const inner = ['$argon2', 'pass_phrase', 'select `', 'insert into', 'node_modules', 'at async ']
 
 const nested = (levels: number): unknown => (levels === 0 ? 'deep' : { a: nested(levels - 1) })
 const spoiled: (() => unknown)[] = [
@@ -123,7 +132,11 @@ function* attacks({ caseId, newCase, entry }: Targets, seed: number): Generator<
   const chance = chances(seed)
   const pick = <T>(list: readonly T[]): T => list[chance(list.length)]!
   const json = { 'content-type': 'application/json' }
-  const routes = ['/api/cases', `/api/cases/${caseId}/entries`, '/api/firm', '/api/pairs/0123456789abcdef']
+  const routes = [
+    ...['/api/cases', `/api/cases/${caseId}/entries`, '/api/firm', '/api/pairs/0123456789abcdef', '/api/people', '/api/parts'],
+    ...['/api/session', '/api/session/code', '/api/session/as', '/api/session/pass-phrase', '/api/devices/hand-in', '/api/experience/premix-combi'],
+  ]
+  const read = [`/api/cases/${caseId}`, '/api/cases', '/api/sites', '/api/people', '/api/devices', '/api/devices/hand-ins', '/api/audit', '/api/parts']
   const proper = (route: string): unknown =>
     route.endsWith('/entries')
       ? { entries: [entry()], since: 0 }
@@ -131,10 +144,23 @@ function* attacks({ caseId, newCase, entry }: Targets, seed: number): Generator<
         ? newCase()
         : route === '/api/firm'
           ? { costs: {}, timeZone: 'UTC', revision: 1 }
-          : { device: '', system: '', controls: '', pairs: [] }
+          : route.startsWith('/api/pairs')
+            ? { device: '', system: '', controls: '', pairs: [] }
+            : route.startsWith('/api/devices')
+              ? { items: [{ kind: 'entry', caseId, entry: entry() }] }
+              : {
+                  name: 'Somebody',
+                  role: 'owner',
+                  passPhrase: 'wrong wrong wrong',
+                  old: 'wrong',
+                  code: 'AAAA-AAAA',
+                  person: caseId,
+                  fault: 'fan.seized',
+                  inTen: 3,
+                }
   for (;;) {
     const route = pick(routes)
-    switch (chance(12)) {
+    switch (chance(14)) {
       case 0:
         yield { method: pick(['GET', 'POST']), path: pick(paths), headers: json, body: '{}' }
         break
@@ -187,6 +213,18 @@ function* attacks({ caseId, newCase, entry }: Targets, seed: number): Generator<
           ]),
         }
         break
+      case 8:
+        // what somebody of another role reads
+        yield { method: 'GET', path: `${pick(read)}${pick(['', '?search=', '/', '?person=1'])}` }
+        break
+      case 9:
+        yield {
+          method: 'POST',
+          path: pick([`/api/people/${caseId}`, `/api/people/${caseId}/code`, `/api/devices/${caseId}/end`]),
+          headers: json,
+          body: '{"role":"owner"}',
+        }
+        break
       case 7: {
         // a hundred entries, one of them spoiled; or far too many of them
         const entries = Array.from({ length: pick([100, 101, 3000]) }, entry)
@@ -220,18 +258,20 @@ function spoil(proper: unknown, chance: (below: number) => number): unknown {
 
 /** Sends hostile requests, several at a time, and tells what came of them. */
 export async function runHostile(targets: Targets, count: number, seed: number, atOnce = 8): Promise<HostileReport> {
-  const report: HostileReport = { requests: 0, statuses: {}, failed: [], slowestMs: 0, slowest: '' }
+  const report: HostileReport = { requests: 0, statuses: {}, failed: [], leaks: [], slowestMs: 0, slowest: '' }
   const source = attacks(targets, seed)
   const worker = async () => {
     while (report.requests < count) {
       report.requests++
       const attack = source.next().value as Attack
       const began = performance.now()
-      const status = attack.raw === undefined ? await send(targets.address, attack) : await sendRaw(targets.address, attack.raw)
+      const { status, text } = attack.raw === undefined ? await send(targets.address, attack, targets.cookie) : await sendRaw(targets.address, attack.raw)
       const took = performance.now() - began
       const name = attack.raw === undefined ? `${attack.method} ${attack.path.slice(0, 60)} ${String(attack.body ?? '').slice(0, 60)}` : attack.raw.slice(0, 60)
       report.statuses[status] = (report.statuses[status] ?? 0) + 1
       if (status >= 500) report.failed.push(`${status} ${name}`)
+      const told = [...inner, ...(targets.secrets ?? [])].find((one) => text.includes(one))
+      if (told !== undefined && status !== 0) report.leaks.push(`${told}: ${status} ${name}`)
       if (took > report.slowestMs) Object.assign(report, { slowestMs: took, slowest: name })
     }
   }
@@ -239,18 +279,31 @@ export async function runHostile(targets: Targets, count: number, seed: number, 
   return report
 }
 
-function send(address: string, { method, path, headers, body }: Attack): Promise<number> {
+/** An answer, as much of it as is looked at. */
+type Answered = { status: number; text: string }
+const lookedAt = 200_000
+
+function send(address: string, { method, path, headers, body }: Attack, cookie: string | undefined): Promise<Answered> {
   const { hostname, port } = new URL(address)
   return new Promise((done) => {
     let said = false
+    let text = ''
     const end = (status: number) => {
-      if (!said) done(status)
+      if (!said) done({ status, text })
       said = true
     }
     const outgoing = httpRequest(
-      { hostname, port, method, path, agent: false, headers: { ...headers, ...(body !== undefined && { 'content-length': String(Buffer.byteLength(body)) }) } },
+      {
+        hostname,
+        port,
+        method,
+        path,
+        agent: false,
+        headers: { ...headers, ...(cookie !== undefined && { cookie }), ...(body !== undefined && { 'content-length': String(Buffer.byteLength(body)) }) },
+      },
       (answer) => {
-        answer.resume()
+        answer.setEncoding('utf8')
+        answer.on('data', (part: string) => (text = (text + part).slice(0, lookedAt)))
         answer.on('close', () => end(answer.statusCode ?? 0))
       },
     )
@@ -260,7 +313,7 @@ function send(address: string, { method, path, headers, body }: Attack): Promise
   })
 }
 
-function sendRaw(address: string, text: string): Promise<number> {
+function sendRaw(address: string, text: string): Promise<Answered> {
   const { hostname, port } = new URL(address)
   return new Promise((done) => {
     let answer = ''
@@ -272,6 +325,6 @@ function sendRaw(address: string, text: string): Promise<number> {
       socket.end()
     })
     socket.on('error', () => undefined)
-    socket.on('close', () => done(Number(/^HTTP\/1\.1 (\d{3})/.exec(answer)?.[1] ?? 0)))
+    socket.on('close', () => done({ status: Number(/^HTTP\/1\.1 (\d{3})/.exec(answer)?.[1] ?? 0), text: answer }))
   })
 }

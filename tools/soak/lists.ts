@@ -31,8 +31,9 @@ export async function fillWithCases(databaseUrl: string, count: number): Promise
 }
 
 /** Asks the same questions of the lists again and again, and times each. */
-export async function timeLists(address: string, times: number): Promise<Record<string, Timing>> {
-  const { cases } = (await (await fetch(`${address}/api/cases?limit=1`)).json()) as { cases: { id: string; openedAt: string }[] }
+export async function timeLists(address: string, times: number, cookie: string): Promise<Record<string, Timing>> {
+  const headers = { cookie }
+  const { cases } = (await (await fetch(`${address}/api/cases?limit=1`, { headers })).json()) as { cases: { id: string; openedAt: string }[] }
   const deep = `2026-03-01T00:00:00.000Z_${cases[0]!.id}`
   const questions: Record<string, string> = {
     'list of cases': '/api/cases',
@@ -50,7 +51,7 @@ export async function timeLists(address: string, times: number): Promise<Record<
     const took: number[] = []
     for (let time = 0; time < times; time++) {
       const began = performance.now()
-      const answer = await fetch(address + path)
+      const answer = await fetch(address + path, { headers })
       await answer.arrayBuffer()
       if (!answer.ok) throw new Error(`${path} answered ${answer.status}`)
       took.push(performance.now() - began)

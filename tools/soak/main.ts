@@ -2,9 +2,10 @@ import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { samples } from '../../server/testApp.ts'
-import { runHostile } from './hostile.ts'
+import { runHostile, type Targets } from './hostile.ts'
 import { fillWithCases, timeLists } from './lists.ts'
 import { runRestarts, startStation } from './restarts.ts'
+import { signInTo } from './signIn.ts'
 
 /** Tries hard to bring a server down, within bounds, and prints what came of it. */
 const { values } = parseArgs({
@@ -33,19 +34,35 @@ const problems: string[] = []
 const must = (holds: boolean, what: string) => void (holds || problems.push(what))
 try {
   const { newCase, reading } = samples()
+  const cookie = await signInTo(station.address, 'owner')
   const target = newCase()
-  await fetch(`${station.address}/api/cases`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(target) })
+  target.site.name = 'Place nobody else is told of'
+  await fetch(`${station.address}/api/cases`, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify(target) })
   const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${station.pid()}/status`, 'utf8'))![1]) / 1024
-  const targets = { address: station.address, caseId: target.id, newCase, entry: () => reading() }
+  const targets: Targets = { address: station.address, caseId: target.id, newCase, entry: () => reading() }
+  const secrets = [target.site.name]
+  for (const [who, sent] of [
+    ['nobody signed in', { secrets }],
+    ['a learner', { secrets, cookie: await signInTo(station.address, 'learner') }],
+    ['an engineer', { cookie: await signInTo(station.address, 'engineer') }],
+  ] as const) {
+    const { requests: count, statuses, failed, leaks } = await runHostile({ ...targets, ...sent }, requests, seed)
+    console.log(`hostile, ${who}: ${count} requests, statuses ${JSON.stringify(statuses)}`)
+    for (const one of [...failed, ...leaks].slice(0, 20)) console.log(`  ${one}`)
+    must(failed.length === 0, `a hostile request of ${who} was answered with 5xx`)
+    must(leaks.length === 0, `an answer to ${who} tells what it must not`)
+  }
+  targets.cookie = await signInTo(station.address, 'owner')
   const hostile = await runHostile(targets, requests, seed)
   // what is loaded at first use is no leak: memory is looked at from here on, the same again twice
   const before = memory()
   for (const again of [1, 2]) await runHostile(targets, requests, seed + again)
   const after = memory()
-  console.log(`hostile: ${hostile.requests} requests, statuses ${JSON.stringify(hostile.statuses)}`)
+  console.log(`hostile, the owner: ${hostile.requests} requests, statuses ${JSON.stringify(hostile.statuses)}`)
   console.log(`  slowest ${hostile.slowestMs.toFixed(0)} ms (${hostile.slowest.slice(0, 70)})`)
   console.log(`  memory of the server ${before.toFixed(0)} MB after them, ${after.toFixed(0)} MB after twice as many again`)
   for (const one of hostile.failed.slice(0, 20)) console.log(`  ${one}`)
+  must(hostile.leaks.length === 0, 'an answer tells what it must not')
   must(hostile.failed.length === 0, 'a hostile request was answered with 5xx')
   must(hostile.slowestMs < 1000, 'a hostile request took more than a second')
   must(after < before * 1.25, 'memory grew')
@@ -58,7 +75,7 @@ try {
   must(restarts.lost + restarts.doubled + restarts.misplaced === 0, 'entries were lost, doubled or misplaced')
 
   await fillWithCases(station.database.url, cases)
-  const timings = await timeLists(station.address, 60)
+  const timings = await timeLists(station.address, 60, await signInTo(station.address, 'office'))
   console.log(`lists with ${cases} cases, ms: median / 95 of 100 under`)
   for (const [name, { median, p95 }] of Object.entries(timings))
     console.log(`  ${name.padEnd(28)} ${median.toFixed(0).padStart(5)} ${p95.toFixed(0).padStart(5)}`)

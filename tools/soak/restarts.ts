@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { isAppendResult, isCase, type Case } from '@dewpoint/contract'
-import type { Entry } from '@dewpoint/core/casebook'
+import { byName, type Entry } from '@dewpoint/core/casebook'
 import { samples } from '../../server/testApp.ts'
 import { freePort, startMariadb, type RunningMariadb } from '../database/mariadb.mjs'
+import { demoPeople, signInTo } from './signIn.ts'
 import { keepRunning } from '../supervise.mjs'
 
 /** What came of killing server and database under load. */
@@ -33,7 +34,15 @@ export async function startStation(folder: string, env: Record<string, string> =
   const port = await freePort()
   const server = keepRunning('server', () =>
     spawn(process.execPath, [join(import.meta.dirname, '../../server/dist/main.js')], {
-      env: { ...process.env, LOG_LEVEL: 'silent', REQUESTS_PER_MINUTE: '100000000', ...env, DATABASE_URL: database.url, PORT: String(port) },
+      env: {
+        ...process.env,
+        LOG_LEVEL: 'silent',
+        DEMO_PEOPLE: join(import.meta.dirname, '../..', demoPeople),
+        REQUESTS_PER_MINUTE: '100000000',
+        ...env,
+        DATABASE_URL: database.url,
+        PORT: String(port),
+      },
       stdio: 'ignore',
     }),
   )
@@ -65,10 +74,11 @@ export async function runRestarts(station: Station, kills: number, entriesBetwee
   })
   const report: RestartReport = { kills: 0, acknowledged: 0, lost: 0, doubled: 0, misplaced: 0, longestWaitMs: 0 }
   const acknowledged = new Map<string, Set<string>>(cases.map((one) => [one.id, new Set()]))
+  const cookie = await signInTo(station.address, 'owner')
   const post = async (path: string, body: unknown): Promise<unknown> => {
     const answer = await fetch(station.address + path, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', cookie },
       body: JSON.stringify(body),
       signal: AbortSignal.timeout(8000),
     })
@@ -80,7 +90,7 @@ export async function runRestarts(station: Station, kills: number, entriesBetwee
   const write = async (writer: number) => {
     while (!ended) {
       const caseId = cases[writer % cases.length]!.id
-      const entry: Entry = { ...samples().reading(), id: own(id()), author: `Writer ${writer}` }
+      const entry: Entry = { ...samples().reading(), id: own(id()), author: byName(`Writer ${writer}`).id, authorName: `Writer ${writer}` }
       const began = performance.now()
       await until(async () => {
         const answer = await post(`/api/cases/${caseId}/entries`, { entries: [entry] })
@@ -105,7 +115,7 @@ export async function runRestarts(station: Station, kills: number, entriesBetwee
   for (const { id: caseId } of cases) {
     let found: Case | null = null
     await until(async () => {
-      found = (await (await fetch(`${station.address}/api/cases/${caseId}`)).json()) as Case
+      found = (await (await fetch(`${station.address}/api/cases/${caseId}`, { headers: { cookie } })).json()) as Case
       return isCase(found, caseId)
     })
     const ids = found!.entries.map((one) => one.id)

@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs'
 import { resolve } from 'node:path'
 import type { Case, Health } from '@dewpoint/contract'
 import { expect, it } from 'vitest'
-import { testApp } from '../../server/testApp.ts'
+import { testApp, tokenOf } from '../../server/testApp.ts'
 import { runHostile } from './hostile.ts'
 import { fillWithCases, timeLists } from './lists.ts'
 import { runRestarts, startStation } from './restarts.ts'
@@ -10,11 +10,21 @@ import { runRestarts, startStation } from './restarts.ts'
 const { running, newCase, reading, get, post, opened } = testApp('soak')
 
 it('hostile requests get an answer that is theirs, and leave what is there alone', async () => {
-  const target = await opened()
+  const target = await opened({ site: { ...newCase().site, name: 'Place nobody else is told of' } })
   const entry = reading()
   await post(`/api/cases/${target.id}/entries`, { entries: [entry] })
   const address = await running.app.listen({ host: '127.0.0.1', port: 0 })
-  const report = await runHostile({ address, caseId: target.id, newCase, entry: () => reading() }, 600, Number(process.env.SEED ?? 7))
+  const targets = { address, caseId: target.id, newCase, entry: () => reading() }
+  const seed = Number(process.env.SEED ?? 7)
+  for (const cookie of [undefined, `dewpoint=${tokenOf('learner')}`]) {
+    const outside = await runHostile({ ...targets, cookie, secrets: [target.site.name] }, 300, seed)
+    expect([outside.failed, outside.leaks]).toEqual([[], []])
+    // shut out, or told what they may know: never let in
+    expect(outside.statuses[cookie === undefined ? '401' : '403'] ?? 0).toBeGreaterThan(50)
+    expect(outside.statuses['201']).toBeUndefined()
+  }
+  const report = await runHostile({ ...targets, cookie: `dewpoint=${tokenOf('owner')}` }, 600, seed)
+  expect(report.leaks).toEqual([])
   expect(report.failed).toEqual([])
   expect(report.requests).toBeGreaterThanOrEqual(600)
   // some attacks are harmless and some are shut out: a run that only ever met one kind of answer tried nothing
@@ -27,7 +37,7 @@ it('hostile requests get an answer that is theirs, and leave what is there alone
 it('the lists answer from a thousand cases, and the questions find what is there', async () => {
   await fillWithCases(running.url, 1000)
   const { port } = running.app.server.address() as { port: number }
-  const timings = await timeLists(`http://127.0.0.1:${port}`, 2)
+  const timings = await timeLists(`http://127.0.0.1:${port}`, 2, `dewpoint=${tokenOf('owner')}`)
   expect(Object.keys(timings)).toHaveLength(9)
   expect((await get<{ cases: unknown[] }>('/api/cases?search=house%20987')).cases).toHaveLength(1)
 })

@@ -130,7 +130,7 @@ export function reportOf(input: ReportInput): Report {
       ...{ by: payload.by, name: payload.name, at: `${times.day(at)}, ${times.clock(at)}` },
       ...{ strokes: payload.strokes ?? [], width: payload.width ?? 1, height: payload.height ?? 1 },
     })),
-    all: live.map((entry) => ({ at: `${times.day(entry.at)}, ${times.clock(entry.at)}`, author: entry.author, ...entryLine(catalogue, entry) })),
+    all: live.map((entry) => ({ at: `${times.day(entry.at)}, ${times.clock(entry.at)}`, author: entry.authorName, ...entryLine(catalogue, entry) })),
   }
 }
 
@@ -211,7 +211,7 @@ function factsOfVisit(
   const visits = entriesOf(live, 'visit')
   const from = visits.find((one) => one.payload.event === 'arrived')?.at ?? site[0]?.at ?? openedAt
   const to = visits.findLast((one) => one.payload.event === 'left')?.at ?? live.at(-1)?.at ?? from
-  const authors = (...types: Entry['type'][]) => [...new Set(live.filter((one) => types.includes(one.type)).map((one) => one.author))]
+  const authors = (...types: Entry['type'][]) => [...new Set(live.filter((one) => types.includes(one.type)).map((one) => one.authorName))]
   // an answer on the telephone is written down by whoever took the call
   const onSite = authors('visit', 'repair', 'step')
   const engineers = onSite.length > 0 ? onSite : authors('reading', 'decision')

@@ -1,4 +1,4 @@
-import { newEntry } from '@dewpoint/core/casebook'
+import { byName, newEntry } from '@dewpoint/core/casebook'
 import {
   byEngine,
   chanceFrom,
@@ -166,7 +166,7 @@ describe('against the exact optimum (dynamic programming)', () => {
   it('the engine’s way costs no more than 1.15 of it, and never less', () => {
     const costs = [3, 4, 5].map((seed) => {
       const { complaints } = drawTruth(catalogue, seed, 0, matched)
-      const writing = { id: '01934a00-0000-7000-8000-000000000001', now: Date.UTC(2026, 2, 1, 9), author: 'test', seen: [] }
+      const writing = { id: '01934a00-0000-7000-8000-000000000001', now: Date.UTC(2026, 2, 1, 9), author: byName('test'), seen: [] }
       const complaint = newEntry('complaint', { what: complaints[0]!, pattern: 'always' }, writing)
       const problem = smallProblem(catalogue, signatures, [complaint], chanceFrom(seed), {
         groups: 5,

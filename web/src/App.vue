@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
-import { useRoute } from 'vue-router'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { useFirm } from './firm/firmStore.ts'
 import { useOutbox } from './keeping/outbox/outbox.ts'
 import { useAppearance } from './shared/look/appearance.ts'
@@ -8,25 +8,35 @@ import { useNewer } from './shared/appUpdate.ts'
 import KeysDialog from './shared/pieces/KeysDialog.vue'
 import { useKeys } from './shared/pieces/keys.ts'
 import { missingPart } from './shared/missingPart.ts'
-import WhoWrites from './keeping/WhoWrites.vue'
-import { author } from './keeping/author.ts'
+import { me } from './keeping/who.ts'
+import { lazyPart } from './shared/missingPart.ts'
+import LockScreen from './session/LockScreen.vue'
+import EndedPage from './session/EndedPage.vue'
+import { locked, watchOver } from './session/lock.ts'
+import NotForYou from './session/NotForYou.vue'
+import { initialsOf } from './session/roleWords.ts'
+import { iMay, useSession } from './session/session.ts'
+import SignInPage from './session/SignInPage.vue'
 import { isUnkept } from './keeping/device/drafts.ts'
 
+const WhoSheet = lazyPart(() => import('./session/WhoSheet.vue'))
 const outbox = useOutbox()
 const firm = useFirm()
 const { newer, goOver } = useNewer()
 const appearance = useAppearance()
 const route = useRoute()
+const router = useRouter()
 const keysShown = ref(false)
-const changingWriter = ref(false)
-/** two letters stand for whoever writes */
-const initials = computed(() =>
-  author.value
-    .split(/\s+/)
-    .map((one) => one.charAt(0).toUpperCase())
-    .join('')
-    .slice(0, 2),
-)
+const session = useSession()
+/** the sheet of who works here; where the server asks for it, at signing in */
+const whoShown = ref(false)
+const signInAgain = ref(false)
+const initials = computed(() => initialsOf(me.value?.name ?? ''))
+const who = computed(() => route.meta.who)
+/** whose entries wait for their writer to sign in here */
+const heldOf = computed(() => [
+  ...new Set(outbox.items.flatMap((one) => (one.kind === 'entry' && outbox.held.has(one.entry.id) ? [one.entry.authorName] : []))),
+])
 const atHome = computed(() => route.name === 'today')
 const atBench = computed(() => String(route.name).startsWith('bench'))
 const atLibrary = computed(() => route.name === 'library' || route.name === 'system')
@@ -48,12 +58,24 @@ const reloadPage = () => window.location.reload()
 
 useKeys({ '?': () => (keysShown.value = true), d: () => appearance.toggle() })
 onMounted(async () => {
-  await Promise.allSettled([outbox.reload().then(outbox.flush), firm.load()])
+  watchOver()
+  await session.look()
+  if (me.value) await begin()
 })
+// whoever signs in finds what the firm has set, and what waits is sent
+watch(
+  () => me.value?.id,
+  (id, before) => void (id && !before && begin()),
+)
+watch(
+  () => me.value?.role,
+  () => route.name === 'today' && me.value?.role === 'learner' && router.replace({ name: 'library' }),
+)
+const begin = () => Promise.allSettled([outbox.reload().then(outbox.flush), firm.load()])
 </script>
 
 <template>
-  <v-app>
+  <v-app :class="{ covered: locked }">
     <a href="#work" class="skip" @click.prevent="toWork">Skip to the work</a>
     <header class="bar">
       <router-link :to="{ name: 'today' }" class="mark" :aria-current="atHome ? 'page' : undefined" aria-label="Dewpoint, today’s calls">
@@ -66,21 +88,22 @@ onMounted(async () => {
       <div id="bar-case" class="bar-case" />
       <div class="bar-end">
         <span v-if="outbox.waiting > 0 && outbox.unsaved.size === 0" class="waiting" role="status">
-          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away">: kept on this device</template>
+          {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'entry' : 'entries' }} waiting to send<template v-if="outbox.away">: kept on this device</template
+          ><template v-else-if="heldOf.length > 0">, until {{ heldOf.join(' and ') }} {{ heldOf.length === 1 ? 'signs' : 'sign' }} in here</template>
         </span>
-        <router-link :to="{ name: 'bench' }" class="place" aria-label="Bench" :aria-current="atBench ? 'page' : undefined">
+        <router-link v-if="me" :to="{ name: 'bench' }" class="place" aria-label="Bench" :aria-current="atBench ? 'page' : undefined">
           <v-icon icon="$bench" aria-hidden="true" /> <span class="place-name">Bench</span>
         </router-link>
-        <router-link :to="{ name: 'library' }" class="place" aria-label="Library" :aria-current="atLibrary ? 'page' : undefined">
+        <router-link v-if="me" :to="{ name: 'library' }" class="place" aria-label="Library" :aria-current="atLibrary ? 'page' : undefined">
           <v-icon icon="$library" aria-hidden="true" /> <span class="place-name">Library</span>
         </router-link>
         <button
-          v-if="author"
+          v-if="me && !session.ended.value"
           type="button"
           class="writer"
-          :title="`Writing as ${author}`"
-          :aria-label="`Writing as ${author}: change`"
-          @click="changingWriter = true"
+          :title="`Writing as ${me.name}`"
+          :aria-label="`Writing as ${me.name}: change`"
+          @click="((signInAgain = false), (whoShown = true))"
         >
           {{ initials }}
         </button>
@@ -117,16 +140,28 @@ onMounted(async () => {
       <v-btn @click="fetchAgain">Try again</v-btn>
       <v-btn v-if="again > 1" variant="text" @click="reloadPage">Reload the page</v-btn>
     </section>
-    <router-view v-slot="{ Component, route: shown }">
+    <section v-if="me && session.lapsed.value && !session.ended.value" class="notice" role="status">
+      <p><strong>Sign in again.</strong> What you enter stays on this device until then, and is sent after.</p>
+      <v-btn @click="((signInAgain = true), (whoShown = true))">Sign in</v-btn>
+    </section>
+    <EndedPage v-if="session.ended.value && me" />
+    <SignInPage v-else-if="!me" />
+    <NotForYou v-else-if="who && !iMay(who)" :who="who" />
+    <router-view v-else v-slot="{ Component, route: shown }">
       <!-- another call is another page: nothing typed for one may end in the next -->
       <component :is="Component" :key="shown.name === 'new' ? String(shown.query.draft) : undefined" />
     </router-view>
     <KeysDialog v-model="keysShown" />
-    <WhoWrites v-model:changing="changingWriter" />
+    <WhoSheet v-if="me" v-model="whoShown" :again="signInAgain" />
+    <LockScreen v-if="locked && me" />
   </v-app>
 </template>
 
 <style scoped>
+/* nothing of what lies behind is seen, not for a moment */
+.covered :deep(.v-application__wrap > :not(dialog)) {
+  visibility: hidden;
+}
 .skip {
   position: fixed;
   top: 6px;

@@ -1,4 +1,4 @@
-import { newEntry, type Entry, type Payload } from '../../casebook/index.ts'
+import { byName, newEntry, type Entry, type Payload } from '../../casebook/index.ts'
 import { believe, folded, leadingRows, logSum, weighJournal, type Belief } from '../belief/index.ts'
 import { allRules, outcomesOf, type Catalogue, type Check, type DiagnoseOptions } from '../catalogue/index.ts'
 import { readJournal } from '../evidence/index.ts'
@@ -15,7 +15,7 @@ export interface OutcomeAhead {
 }
 
 /** who would write it, and under which id: nobody sees either */
-const supposed = { id: '00000000-0000-7000-8000-000000000000', author: 'supposed' }
+const supposed = { id: '00000000-0000-7000-8000-000000000000', author: byName('supposed') }
 const told = 0.005
 
 /**

@@ -1,4 +1,4 @@
-import { newEntry, scriptedJournal, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, scriptedJournal, type Entry } from '@dewpoint/core/casebook'
 import { diagnose, outcomesAhead } from '@dewpoint/core/diagnosis'
 import { describe, expect, it } from 'vitest'
 import { premixCombiCatalogue as catalogue } from '../../index.ts'
@@ -23,7 +23,7 @@ describe('before anybody asks (the belief itself, answer by answer)', () => {
       const written = newEntry(
         'reading',
         { check: id, outcome, sureness: 'sure' },
-        { id: '01934a00-0000-7000-8000-0000000000aa', now, author: 'x', seen: journal },
+        { id: '01934a00-0000-7000-8000-0000000000aa', now, author: byName('x'), seen: journal },
       )
       const after = diagnose(catalogue, signatures, [...journal, written])
       for (const { key, probability } of suspects.slice(0, 3)) {

@@ -1,4 +1,4 @@
-import { newEntry, scriptedJournal, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, scriptedJournal, type Entry, type EntryType, type Payload } from '@dewpoint/core/casebook'
 import { catalogues, premixCombiCatalogue } from '@dewpoint/trade'
 import { limitWords, reportDocument, reportOf, reportTimes } from '@dewpoint/trade/report'
 import { describe, expect, it } from 'vitest'
@@ -11,7 +11,7 @@ function reported(write: (note: <T extends EntryType>(type: T, payload: Payload<
   write((type, payload) => {
     const now = Date.UTC(2026, 5, 1, 8, 30 + entries.length)
     entries.push(
-      newEntry(type, payload, { id: `01934a00-0000-7000-8000-${String(entries.length).padStart(12, '0')}`, now, author: 'Ines Quill', seen: entries }),
+      newEntry(type, payload, { id: `01934a00-0000-7000-8000-${String(entries.length).padStart(12, '0')}`, now, author: byName('Ines Quill'), seen: entries }),
     )
   })
   return reportOf({
@@ -66,7 +66,7 @@ describe('a report', () => {
   })
 
   it('names those who were there as its engineers, not whoever took the call; without a visit those who wrote readings', () => {
-    const by = (author: string) => (entry: Entry) => ({ ...entry, author })
+    const by = (name: string) => (entry: Entry) => ({ ...entry, author: byName(name).id, authorName: name })
     const told = (entries: Entry[]) =>
       reportOf({
         ...{ catalogue: premixCombiCatalogue, openedAt: '2026-06-01T08:00:00.000Z', place: { name: 'Net Loft 3', address: '' }, entries, firm: {} },

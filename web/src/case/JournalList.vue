@@ -48,7 +48,7 @@ const lines = computed(() =>
           class="mono dim"
           :class="{ untrue: line.untrue }"
           :datetime="line.entry.at"
-          :title="`${exactly(line.entry.at)}, ${line.entry.author}${line.untrue ? `. ${clocks[line.untrue]}` : ''}`"
+          :title="`${exactly(line.entry.at)}, ${line.entry.authorName}${line.untrue ? `. ${clocks[line.untrue]}` : ''}`"
           >{{ line.untrue === 'unreadable' ? '–' : clock(line.entry.at) }}</time
         >
         <span class="what">{{ line.what }}</span>

@@ -5,7 +5,7 @@ import { catalogueFor, catalogues } from '@dewpoint/trade'
 import { v7 } from 'uuid'
 import { computed, nextTick, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { author } from '../keeping/author.ts'
+import { writer } from '../keeping/who.ts'
 import { mergeCase } from '../keeping/device/device.ts'
 import { discardDraft, draftsOf, useDraft } from '../keeping/device/drafts.ts'
 import { deviceId } from '../keeping/device/identity.ts'
@@ -108,7 +108,7 @@ async function open({ said, complaints, answers, dangerRuledOut }: Told) {
   }
   const entries: Entry[] = []
   const note = <T extends EntryType>(type: T, payload: Payload<T>) =>
-    entries.push(newEntry(type, payload, { id: v7(), now: now.getTime(), author: author.value, device: deviceId, seen: entries }))
+    entries.push(newEntry(type, payload, { id: v7(), now: now.getTime(), author: writer(), device: deviceId, seen: entries }))
   if (said) note('said', said)
   for (const complaint of complaints) note('complaint', complaint)
   for (const answer of answers) note('reading', answer)

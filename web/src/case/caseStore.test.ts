@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
-import { newEntry, standing, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, standing, type Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -34,6 +34,7 @@ beforeEach(async () => {
   vi.stubGlobal('indexedDB', new IDBFactory())
   vi.stubGlobal('BroadcastChannel', undefined)
   localStorage.clear()
+  localStorage.setItem('dewpoint.me', JSON.stringify({ ...byName('Ines Quill'), role: 'engineer' }))
   diagnose.mockReset().mockResolvedValue({ suspects: [] })
   suspects.mockReset().mockResolvedValue(null)
   server = testServer()
@@ -204,8 +205,12 @@ describe('entries', () => {
   })
 
   it('sort after what was seen, also on a device whose clock is a day behind, and say when that time cannot be true', async () => {
-    const seen = newEntry('advice', { what: 'x', answer: 'given' }, { id: testId(), now: Date.UTC(2026, 2, 2, 9), author: 'Bo Larkspur', seen: [] })
-    const later = newEntry('advice', { what: 'y', answer: 'given' }, { id: testId(), now: Date.UTC(2026, 2, 2, 9, 2), author: 'Bo Larkspur', seen: [seen] })
+    const seen = newEntry('advice', { what: 'x', answer: 'given' }, { id: testId(), now: Date.UTC(2026, 2, 2, 9), author: byName('Bo Larkspur'), seen: [] })
+    const later = newEntry(
+      'advice',
+      { what: 'y', answer: 'given' },
+      { id: testId(), now: Date.UTC(2026, 2, 2, 9, 2), author: byName('Bo Larkspur'), seen: [seen] },
+    )
     const id = onServer(seen, later)
     vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 2, 1, 9) })
     await store.open(id)
@@ -217,12 +222,12 @@ describe('entries', () => {
   })
 
   it('undo takes back the writer’s own on this device, never a colleague’s, not even of the same name elsewhere', async () => {
-    const { author } = await import('../keeping/author.ts')
+    const { writer } = await import('../keeping/who.ts')
     const colleague = testReading('none')
     const elsewhere = newEntry(
       'reading',
       { check: 'ask.heating', outcome: 'fine' },
-      { id: testId(), now: Date.UTC(2027, 1, 1), author: author.value, device: testId(), seen: [colleague] },
+      { id: testId(), now: Date.UTC(2027, 1, 1), author: writer(), device: testId(), seen: [colleague] },
     )
     const id = onServer(colleague, elsewhere)
     await store.open(id)

@@ -17,7 +17,7 @@ import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { doublePressGuard } from '../shared/pieces/doublePressGuard.ts'
 import { reasoning } from '../workers/reasoning.ts'
 import { useStock } from '../van/stockStore.ts'
-import { author } from '../keeping/author.ts'
+import { me, writer } from '../keeping/who.ts'
 
 /** The case on the screen: its journal, and what the reasoning makes of it. */
 export const useCase = defineStore('case', () => {
@@ -158,7 +158,7 @@ export const useCase = defineStore('case', () => {
   async function stateExperience(fault: string, inTen: number | null): Promise<void> {
     const one = current.value
     if (!one) return
-    const heard = await state(one.appliance.system, { fault, inTen, author: author.value }, past.value?.experience)
+    const heard = await state(one.appliance.system, { fault, inTen }, past.value?.experience)
     if (current.value?.id === one.id) past.value = { appliance: past.value?.appliance ?? [], experience: heard }
   }
 
@@ -192,7 +192,7 @@ export const useCase = defineStore('case', () => {
     const there = new Set(known.map((one) => one.id))
     const lacking = entries.value.filter((one) => !there.has(one.id) && outbox.standingOf(one.id) === null)
     await sendPictureAgain(lacking)
-    if (lacking.length > 0) await outbox.add(lacking.map((entry) => ({ kind: 'entry', caseId: id, entry })))
+    if (lacking.length > 0) await outbox.addAgain(lacking.map((entry) => ({ kind: 'entry', caseId: id, entry })))
     else await outbox.flush()
   }
 
@@ -242,7 +242,7 @@ export const useCase = defineStore('case', () => {
     let all = entries.value
     for (const payload of payloads) {
       const plain = JSON.parse(JSON.stringify(payload)) as Payload<T>
-      const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: author.value, device: deviceId, seen: all })
+      const entry = newEntry(type, plain, { id: v7(), now: Date.now(), author: writer(), device: deviceId, seen: all })
       written.push(entry)
       all = append(all, [entry]).entries
     }
@@ -260,7 +260,7 @@ export const useCase = defineStore('case', () => {
   }
 
   /** what undo takes back: the latest that stands of this writer's own, written on this device */
-  const undoable = computed(() => live.value.findLast((one) => one.author === author.value && one.device === deviceId)?.id)
+  const undoable = computed(() => live.value.findLast((one) => one.author === me.value?.id && one.device === deviceId)?.id)
 
   /** Takes back one entry, or the writer's own latest on this device. Undo is an entry too. */
   async function retract(id = undoable.value): Promise<void> {

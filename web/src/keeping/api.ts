@@ -18,12 +18,25 @@ import {
   type Stated,
   type Stock,
   type Stocked,
-  type People,
+  type AuditList,
+  type AuditQuery,
+  type CodeGiven,
+  type CodeIn,
+  type Devices,
+  type HandIns,
+  type HandInSettled,
+  type Member,
+  type MemberChange,
+  type Members,
+  type NewMember,
+  type Session,
+  type SignIn,
   type Problem,
   type ProblemName,
   type SiteList,
 } from '@dewpoint/contract'
 import type { Entry } from '@dewpoint/core/casebook'
+import { me } from './who.ts'
 
 /** The server refused, and said what to do. Sending the same again is no use. */
 export class Refused extends Error {
@@ -48,10 +61,28 @@ export class Unreachable extends Error {
   }
 }
 
+/** The server has it from whoever wrote it, and from nobody else: it waits until they sign in on this device. */
+export class NotYours extends Unreachable {}
+
+/** Whoever wants to know that the server asks for a sign-in, or has ended this device. */
+export const signedOut = new Set<(how: 'signIn' | 'deviceEnded') => void>()
+
 const milliseconds = 8000
 
 /** What the same request gets again however often it is sent. Everything else passes: signal, sign-in, load, repair. */
-const final: ReadonlySet<ProblemName> = new Set(['malformed', 'noCase', 'conflict', 'changed', 'tooLarge', 'journalFull', 'invalid'])
+const final: ReadonlySet<ProblemName> = new Set([
+  'malformed',
+  'noCase',
+  'conflict',
+  'changed',
+  'tooLarge',
+  'journalFull',
+  'invalid',
+  'notAllowed',
+  'wrongPassPhrase',
+  'wrongCode',
+  'tooManyTries',
+])
 
 const has = (key: string) => (value: unknown) => typeof value === 'object' && value !== null && Object.hasOwn(value, key)
 const hasList = (key: string) => (value: unknown) => has(key)(value) && Array.isArray((value as Record<string, unknown>)[key])
@@ -89,8 +120,59 @@ export const fetchStock = () => call<Stock>('/api/parts', hasList('parts'))
 /** Keeps what the firm has of one part. */
 export const sendStocked = (said: Stocked) => call<Stock>('/api/parts', hasList('parts'), said)
 
-/** Who wrote lately. */
-export const fetchPeople = () => call<People>('/api/people', hasList('people'))
+/** Who is in the firm. */
+export const fetchPeople = () => call<Members>('/api/people', hasList('people'))
+
+/** Adds somebody to the firm. */
+export const sendMember = (one: NewMember) => call<CodeGiven>('/api/people', has('code'), one)
+
+/** Changes what somebody is called or may. */
+export const sendMemberChange = (id: string, change: MemberChange) => call<{ person: Member }>(`/api/people/${id}`, has('person'), change)
+
+/** A code for somebody to choose a new pass phrase with. */
+export const askCode = (id: string) => call<CodeGiven>(`/api/people/${id}/code`, has('code'), {})
+
+/** Who uses this device, as the server knows it. */
+export const fetchSession = () => call<Session>('/api/session', hasList('onDevice'))
+
+/** Signs somebody in on this device. */
+export const sendSignIn = (said: SignIn) => call<Session>('/api/session', hasList('onDevice'), said)
+
+/** Signs in with a code and chooses a pass phrase. */
+export const sendCode = (said: CodeIn) => call<Session>('/api/session/code', hasList('onDevice'), said)
+
+/** Signs in as somebody of the demo. */
+export const sendDemo = (person: string, label: string) => call<Session>('/api/session/demo', hasList('onDevice'), { person, label })
+
+/** Says as whom of those on this device work goes on. */
+export const sendActAs = (person: string) => call<Session>('/api/session/as', hasList('onDevice'), { person })
+
+/** Signs whoever works here out. */
+export const sendSignOut = (everywhere: boolean) => call<Session>('/api/session/out', hasList('onDevice'), { everywhere })
+
+/** Another pass phrase. */
+export const sendPassPhrase = (old: string, passPhrase: string) => call<Session>('/api/session/pass-phrase', hasList('onDevice'), { old, passPhrase })
+
+/** The devices one may see. */
+export const fetchDevices = () => call<Devices>('/api/devices', hasList('devices'))
+
+/** Signs a device out from afar. */
+export const sendEnd = (id: string) => call<Devices>(`/api/devices/${id}/end`, hasList('devices'), {})
+
+/** Hands in what this device may not send. */
+export const sendHandIn = (items: readonly object[]) => call<{ kept: number }>('/api/devices/hand-in', has('kept'), { items })
+
+/** Says that this device has emptied itself. */
+export const sendWiped = () => call<{ ended: boolean }>('/api/devices/wiped', has('ended'), {})
+
+/** What devices that were signed out from afar had not sent. */
+export const fetchHandIns = () => call<HandIns>('/api/devices/hand-ins', hasList('handIns'))
+
+/** Puts it in, or gives it up. */
+export const sendSettled = (id: string, take: boolean) => call<HandInSettled>(`/api/devices/hand-ins/${id}`, has('kept'), { take })
+
+/** A stretch of who did what. */
+export const fetchAudit = (asked: AuditQuery) => call<AuditList>(`/api/audit?${query({ ...asked })}`, hasList('lines'))
 
 /** What the firm has set. */
 export const fetchFirm = () => call<Firm>('/api/firm', has('settings'))
@@ -119,7 +201,11 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
     response = await fetch(path, {
       // a picture takes longer on a poor line than anything else
       signal: AbortSignal.timeout(body instanceof Blob ? milliseconds * 5 : milliseconds),
-      ...(body === undefined ? {} : { method: 'POST', ...(body instanceof Blob ? ofPicture(body) : ofJson(body)) }),
+      ...(body === undefined ? {} : { method: 'POST', body: body instanceof Blob ? body : JSON.stringify(body) }),
+      headers: {
+        ...(body !== undefined && { 'content-type': body instanceof Blob ? body.type : 'application/json' }),
+        ...(me.value && { 'x-dewpoint-person': me.value.id }),
+      },
     })
     if (/^application\/([a-z]+\+)?json/.test(response.headers.get('content-type') ?? '')) answer = await response.json().catch(() => null)
   } catch {
@@ -128,15 +214,14 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
   if (response.ok && isOurs(answer)) return answer as T
   const told = problemIn(answer)
   if (told && told.problem.status === response.status && final.has(told.name)) throw new Refused(told.name, told.problem)
+  if (told?.name === 'signIn' || told?.name === 'deviceEnded') for (const listener of signedOut) listener(told.name)
+  if (told?.name === 'notYours') throw new NotYours(`${told.problem.title}.`, false)
   throw new Unreachable(
     told?.problem.title ? `${told.problem.title}.` : 'Something other than the Dewpoint server answered.',
     meansAll(response, told?.name),
     waitOf(response),
   )
 }
-
-const ofJson = (body: unknown) => ({ headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
-const ofPicture = (body: Blob) => ({ headers: { 'content-type': body.type }, body })
 
 /** A failure of the server with one thing may spare the next; everything else stands in the way of all. */
 function meansAll(response: Response, name?: ProblemName): boolean {

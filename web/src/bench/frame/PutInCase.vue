@@ -11,7 +11,7 @@ import { numberResult } from '../../case/trace/pads/padScale.ts'
 import { fetchCases } from '../../keeping/api.ts'
 import { keptCases } from '../../keeping/device/device.ts'
 import { lineOf } from '../../keeping/device/recentCases.ts'
-import { author } from '../../keeping/author.ts'
+import { myName } from '../../keeping/who.ts'
 import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
 import { doublePressGuard } from '../../shared/pieces/doublePressGuard.ts'
@@ -96,7 +96,7 @@ const turn = (index: number) => (left.value = left.value.includes(index) ? left.
   <ModalSheet v-model="shown" label="put-title">
     <h1 id="put-title" tabindex="-1">Put this in a case</h1>
     <template v-if="done">
-      <p role="status">{{ done.count }} {{ done.count === 1 ? 'reading' : 'readings' }} recorded in {{ done.place }} by {{ author }}.</p>
+      <p role="status">{{ done.count }} {{ done.count === 1 ? 'reading' : 'readings' }} recorded in {{ done.place }} by {{ myName }}.</p>
       <div class="acts">
         <v-btn color="primary" variant="flat" :to="{ name: 'case', params: { id: chosen, phase: 'trace' } }">Open the case</v-btn>
         <v-btn variant="text" @click="shown = false">Stay on the bench</v-btn>

@@ -69,7 +69,7 @@ const endings = { proven: 'Closed, proved', unproven: 'Closed without proof', no
   <section class="close" aria-labelledby="close-title" :class="closing && ((closing.payload.ending ?? 'proven') === 'proven' ? 'good' : 'bad')">
     <template v-if="closing">
       <h2 id="close-title">{{ endings[closing.payload.ending ?? 'proven'] }}</h2>
-      <p>{{ closing.payload.reason }} {{ closing.author }}, {{ day(closing.at) }}, {{ clock(closing.at) }}.</p>
+      <p>{{ closing.payload.reason }} {{ closing.authorName }}, {{ day(closing.at) }}, {{ clock(closing.at) }}.</p>
       <v-btn v-if="!reopening" @click="reopening = true">Reopen the case…</v-btn>
       <form v-else @submit.prevent="reopen">
         <v-text-field v-model="form.again" label="Why it is opened again" maxlength="300" autofocus :error-messages="trouble || undefined" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Stop } from '@dewpoint/core/diagnosis'
 import { computed, reactive, ref } from 'vue'
-import { author } from '../../keeping/author.ts'
+import { myName } from '../../keeping/who.ts'
 import { useDraft } from '../../keeping/device/drafts.ts'
 import { useFirm } from '../../firm/firmStore.ts'
 import PlainSelect from '../../shared/pieces/PlainSelect.vue'
@@ -53,7 +53,7 @@ function leave() {
       <p><strong>DANGER. DO NOT USE.</strong></p>
       <p>{{ store.current?.appliance.label }}: {{ stop.label }}.</p>
       <p>
-        Isolated on {{ today }} by {{ author || 'the engineer' }}<template v-if="firm.settings?.profile?.name">, {{ firm.settings.profile.name }}</template
+        Isolated on {{ today }} by {{ myName || 'the engineer' }}<template v-if="firm.settings?.profile?.name">, {{ firm.settings.profile.name }}</template
         >. It stays off until it has been made safe and proved.
       </p>
     </div>

@@ -2,7 +2,7 @@
 import { entriesOf } from '@dewpoint/core/casebook'
 import SignaturePad from 'signature_pad'
 import { computed, nextTick, onBeforeUnmount, reactive, ref } from 'vue'
-import { author } from '../../keeping/author.ts'
+import { myName } from '../../keeping/who.ts'
 import { useDraft } from '../../keeping/device/drafts.ts'
 import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import { clock } from '../../shared/times.ts'
@@ -29,7 +29,7 @@ const shown = computed({ get: () => signing.value !== null, set: (on) => on || l
 
 async function begin(by: By) {
   signing.value = by
-  form.name = by === 'engineer' ? (author.value ?? '') : (signed.value.get(by)?.payload.name ?? form.name)
+  form.name = by === 'engineer' ? myName.value : (signed.value.get(by)?.payload.name ?? form.name)
   trouble.value = ''
   drawn.value = false
   await nextTick()

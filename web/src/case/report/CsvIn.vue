@@ -37,7 +37,7 @@ async function record() {
   said.value = `${list.length} ${list.length === 1 ? 'reading' : 'readings'} recorded from ${name.value}.`
 }
 const wordsOf = (payload: Payload<'reading'>) => {
-  const { what, result } = entryWords(store.catalogue!, { id: '', at: '', clock: '', author: '', schema: 3, type: 'reading', payload })
+  const { what, result } = entryWords(store.catalogue!, { id: '', at: '', clock: '', author: '', authorName: '', schema: 4, type: 'reading', payload })
   return `${what}: ${result}`
 }
 </script>

@@ -7,7 +7,7 @@ import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useKeys } from '../../shared/pieces/keys.ts'
 import SegmentSwitch from '../../shared/pieces/SegmentSwitch.vue'
 import { useCase } from '../caseStore.ts'
-import { author } from '../../keeping/author.ts'
+import { me } from '../../keeping/who.ts'
 import { draftsOf } from '../../keeping/device/drafts.ts'
 import ActsPanel from './ActsPanel.vue'
 import CheckPicker from './CheckPicker.vue'
@@ -154,7 +154,7 @@ const enough = computed(() => {
 /** a look has just shown what several faults look like: whoever looked sees which */
 const alike = computed(() => {
   const latest = store.live.at(-1)
-  if (latest?.type !== 'reading' || latest.payload.outcome !== 'yes' || latest.author !== author.value || latest.id === untold.value) return null
+  if (latest?.type !== 'reading' || latest.payload.outcome !== 'yes' || latest.author !== me.value?.id || latest.id === untold.value) return null
   const look = store.catalogue?.checks.find((one) => one.id === latest.payload.check)
   const among = look && store.catalogue ? seenAlike(store.catalogue, look).flatMap(({ id }) => (store.seen.has(id) ? [] : [id])) : []
   return among.length > 0 ? { entry: latest.id, among } : null

@@ -16,7 +16,7 @@ const lines = computed(() =>
   <ul v-if="lines.length > 0" class="by">
     <li v-for="one in lines" :key="one.entry.id">
       {{ one.what }}: <strong>{{ one.result }}</strong>
-      <span class="dim" :title="exactly(one.entry.at)">{{ clock(one.entry.at) }}, {{ one.entry.author }}</span>
+      <span class="dim" :title="exactly(one.entry.at)">{{ clock(one.entry.at) }}, {{ one.entry.authorName }}</span>
     </li>
   </ul>
 </template>

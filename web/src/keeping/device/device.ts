@@ -181,6 +181,13 @@ export const keepAnswer = (asked: string, answer: unknown, at: string) => using(
 export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>
   using(async (database) => (await database.get('answers', asked))?.answer as T | undefined)
 
+/** Empties this device: cases, answers, pictures, and what was to be sent. */
+export async function emptyDevice(): Promise<void> {
+  const database = await device()
+  const tx = database.transaction(['cases', 'unsent', 'answers', 'pictures'], 'readwrite')
+  await Promise.all([...(['cases', 'unsent', 'answers', 'pictures'] as const).map((name) => tx.objectStore(name).clear()), tx.done])
+}
+
 /** Keeps a picture; one that is here already stays as it stands. */
 export const keepPicture = (picture: KeptPicture) =>
   changing('pictures', async (store) => {

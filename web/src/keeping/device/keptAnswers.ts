@@ -5,7 +5,8 @@ import {
   type Firm,
   type KnownAppliance,
   type Past,
-  type People,
+  type Member,
+  type Members,
   type SiteLine,
   type Stated,
   type Stock,
@@ -27,8 +28,8 @@ async function orKept<T>(asked: string, fetching: Promise<T>): Promise<T> {
   }
 }
 
-/** Who writes here, as far as known. */
-export const knownPeople = async () => (await orKept<People>('people', fetchPeople())).people
+/** Who is in the firm, as far as known here. */
+export const knownPeople = async (): Promise<Member[]> => (await orKept<Members>('people', fetchPeople())).people.filter((one) => !one.left)
 
 /** What the firm has set, as far as known here. */
 export const knownFirm = () => orKept<Firm>('firm', fetchFirm())

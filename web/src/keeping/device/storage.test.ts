@@ -1,9 +1,8 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type * as authorModule from '../author.ts'
+import type * as whoModule from '../who.ts'
 import type * as identityModule from './identity.ts'
 import type * as storageModule from './storage.ts'
-import { soon } from '../../shared/tests/soon.ts'
 
 let storage: typeof storageModule
 beforeEach(async () => {
@@ -68,15 +67,38 @@ describe('this device', () => {
 describe('who writes here', () => {
   const known = async () => {
     vi.resetModules()
-    return ((await import('../author.ts')) as typeof authorModule).author
+    return (await import('../who.ts')) as typeof whoModule
   }
+  const wren = { id: '01934a00-0000-7000-8000-00000000e001', name: 'Wren Tallow', role: 'engineer' as const }
 
-  it('is nobody until somebody has said so', async () => expect((await known()).value).toBe(''))
+  it('is nobody until somebody has signed in, and nobody signs by a name that was put there', async () => {
+    localStorage.setItem('dewpoint.author', 'Somebody Before')
+    const { me, writer } = await known()
+    expect(me.value).toBeNull()
+    expect(writer).toThrow('nobody has signed in')
+  })
 
-  it('is remembered', async () => {
-    const author = await known()
-    author.value = 'Wren Tallow'
-    await soon(() => expect(localStorage.getItem('dewpoint.author')).toBe('Wren Tallow'))
-    expect((await known()).value).toBe('Wren Tallow')
+  it('is remembered, with whoever else is signed in here', async () => {
+    const before = await known()
+    before.me.value = wren
+    before.here.value = [wren]
+    const { me, here, writer } = await known()
+    expect([me.value, here.value, writer()]).toEqual([wren, [wren], { id: wren.id, name: wren.name }])
+  })
+
+  it('is nobody where the store holds something else', async () => {
+    for (const spoilt of ['x', '7', '{}', '[]', '{"id":1}', 'null']) {
+      localStorage.setItem('dewpoint.me', spoilt)
+      localStorage.setItem('dewpoint.here', spoilt)
+      const { me, here } = await known()
+      expect([me.value, here.value]).toEqual([null, []])
+    }
+  })
+
+  it('follows another tab of the same browser', async () => {
+    const { me } = await known()
+    localStorage.setItem('dewpoint.me', JSON.stringify(wren))
+    window.dispatchEvent(new StorageEvent('storage', { key: 'dewpoint.me' }))
+    expect(me.value).toEqual(wren)
   })
 })

@@ -66,7 +66,7 @@ async function sendCorrected() {
       <strong>{{ unsentWords(item, catalogue) }}</strong>
     </p>
     <p class="dim">
-      {{ day(written) }}, {{ clock(written) }}<template v-if="item.kind === 'entry'">, {{ item.entry.author }}</template>
+      {{ day(written) }}, {{ clock(written) }}<template v-if="item.kind === 'entry'">, {{ item.entry.authorName }}</template>
       <router-link v-if="linked" :to="{ name: 'case', params: { id: item.caseId } }" class="to">Go to the case</router-link>
     </p>
     <p v-if="fields.length === 0">{{ said }}</p>

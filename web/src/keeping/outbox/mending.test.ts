@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { newEntry } from '@dewpoint/core/casebook'
+import { byName, newEntry } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { changedCase, withoutVerdict } from './changes.ts'
 import type { Unsent } from '../device/device.ts'
@@ -7,7 +7,7 @@ import { asAnother, correctable, corrected, inWords, takenOver } from './mending
 import { testId, testOpening, testReading } from '../tests/testServer.ts'
 
 const finding = (what: string, note?: string) =>
-  newEntry('finding', { what, ...(note && { note }) }, { id: testId(), now: Date.UTC(2026, 2, 1, 9), author: 'Ines Quill', seen: [] })
+  newEntry('finding', { what, ...(note && { note }) }, { id: testId(), now: Date.UTC(2026, 2, 1, 9), author: byName('Ines Quill'), seen: [] })
 const entryItem = (more: object = {}): Unsent => ({ kind: 'entry', caseId: testId(), entry: finding('Wet shelf', 'torch'), ...more }) as Unsent
 const openItem = (more: object = {}): Extract<Unsent, { kind: 'open' }> =>
   ({ kind: 'open', caseId: testId(), body: testOpening(), ...more }) as Extract<Unsent, { kind: 'open' }>
@@ -57,7 +57,7 @@ describe('something refused with values corrected', () => {
   })
 
   it('numbers are typed as people type them; what is none is told by its field', () => {
-    const entry = newEntry('repair', { remedy: 'x', minutes: 10 }, { id: testId(), now: 0, author: 'Ines Quill', seen: [] })
+    const entry = newEntry('repair', { remedy: 'x', minutes: 10 }, { id: testId(), now: 0, author: byName('Ines Quill'), seen: [] })
     const item = entryItem({ entry })
     const read = corrected(item, { 'payload.minutes': ' 12,5 ' })
     expect(read.ok && (read.value as typeof entry).payload).toMatchObject({ minutes: 12.5 })

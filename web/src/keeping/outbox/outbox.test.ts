@@ -394,3 +394,37 @@ describe('a device that keeps nothing', () => {
     expect([outbox.items, server.journals.get(id)?.length]).toEqual([[], 1])
   })
 })
+
+describe('what somebody else wrote on this device', () => {
+  it('waits until they sign in here, and holds up nobody’s', async () => {
+    const id = await openedCase()
+    const [theirs, mine] = [testReading('none'), testReading('fine')]
+    const foreign = { ...theirs, author: '01934a00-0000-7000-8000-00000000e002', authorName: 'Bo Larkspur' }
+    const isTheirs = (body: unknown) => (body as { entries?: { author: string }[] } | undefined)?.entries?.some((one) => one.author === foreign.author)
+    server.answersInstead((path, body) => (isTheirs(body) ? problem('notYours', 'Bo Larkspur signs in on this device, then it is sent.') : undefined))
+    await outbox.add([entryOf(id, foreign), entryOf(id, mine)])
+    await outbox.flush()
+    expect(server.journals.get(id)?.map((one) => one.id)).toEqual([mine.id])
+    expect([outbox.waiting, [...outbox.held], outbox.notAccepted.length, outbox.away, await onDisk()]).toEqual([1, [foreign.id], 0, false, 1])
+    server.works()
+    const { here } = await import('../who.ts')
+    here.value = [{ id: foreign.author, name: 'Bo Larkspur', role: 'office' }]
+    await soon(() => expect(outbox.waiting).toBe(0))
+    expect(server.journals.get(id)?.map((one) => one.id)).toEqual([mine.id, foreign.id])
+  })
+
+  it('and the server has lost is handed to the owner: nobody writes for somebody else', async () => {
+    const id = await openedCase()
+    const { here } = await import('../who.ts')
+    const mine = testReading('fine')
+    here.value = [{ id: mine.author, name: mine.authorName, role: 'engineer' }]
+    const foreign = { ...testReading('none'), author: '01934a00-0000-7000-8000-00000000e002', authorName: 'Bo Larkspur' }
+    await outbox.addAgain([entryOf(id, foreign), entryOf(id, mine)])
+    await outbox.flush()
+    expect(server.journals.get(id)?.map((one) => one.id)).toEqual([mine.id])
+    expect(server.asked.filter((one) => one.path === '/api/devices/hand-in').map((one) => one.body)).toEqual([
+      { items: [{ kind: 'entry', caseId: id, entry: foreign }] },
+    ])
+    expect(outbox.waiting).toBe(0)
+  })
+})

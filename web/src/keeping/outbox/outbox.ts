@@ -1,9 +1,10 @@
 import { mostEntries, type NewCase, type News } from '@dewpoint/contract'
-import type { Entry } from '@dewpoint/core/casebook'
+import { byName, type Entry } from '@dewpoint/core/casebook'
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
-import { computed, ref, shallowRef } from 'vue'
-import { Refused, sendCase, sendEntries, Unreachable } from '../api.ts'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { NotYours, Refused, sendCase, sendEntries, sendHandIn, Unreachable } from '../api.ts'
+import { here } from '../who.ts'
 import { changedCase, withoutVerdict, type Change } from './changes.ts'
 import { sendPictures } from '../photos/photoShelf.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
@@ -35,6 +36,8 @@ export const useOutbox = defineStore('outbox', () => {
   const positions = new Map<string, number>()
   /** counts what this page did to the list, so that an older reading of the disk is not taken for the present */
   let version = 0
+  /** entries whose writer is not signed in on this device: they wait for them, and hold nobody up */
+  const held = shallowRef<ReadonlySet<string>>(new Set())
   let requested = false
   /** what a page before this one wrote and did not live to see on the disk is taken over once */
   let looked = false
@@ -129,8 +132,9 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function round(): Promise<void> {
     window.clearTimeout(again)
-    const held = items.value.filter((one) => unsaved.value.has(keyOf(one)))
-    if (held.length > 0) await save(held)
+    const onlyHere = items.value.filter((one) => unsaved.value.has(keyOf(one)))
+    if (onlyHere.length > 0) await save(onlyHere)
+    held.value = new Set()
     await reload()
     let wait = 0
     let failed = false
@@ -189,6 +193,10 @@ export const useOutbox = defineStore('outbox', () => {
           several = 1
           continue
         }
+        if (error instanceof NotYours) {
+          held.value = new Set([...held.value, batch[0]!.entry.id])
+          continue
+        }
         if (!(error instanceof Refused)) throw error
         await refuse(batch[0]!, error)
       }
@@ -199,7 +207,7 @@ export const useOutbox = defineStore('outbox', () => {
     const batch: (Unsent & { kind: 'entry' })[] = []
     let bytes = 0
     for (const one of items.value) {
-      if (one.kind !== 'entry' || one.caseId !== caseId || !isWaiting(one) || saving.value.has(one.entry.id)) continue
+      if (one.kind !== 'entry' || one.caseId !== caseId || !isWaiting(one) || saving.value.has(one.entry.id) || held.value.has(one.entry.id)) continue
       bytes += JSON.stringify(one.entry).length * 3
       if (batch.length === most || (batch.length > 0 && bytes > mostBytes)) break
       batch.push(one)
@@ -290,7 +298,20 @@ export const useOutbox = defineStore('outbox', () => {
     const opening: Unsent[] = known.has(id) ? [] : [{ kind: 'open', caseId: id, body: { id, openedAt, controls, settings, site, appliance } }]
     for (const item of items.value.filter((other) => other.caseId === id && other.state === 'refused' && other.problem === 'noCase'))
       await change({ ...withoutVerdict(item), state: 'waiting' })
-    await add([...opening, ...missing])
+    await add(opening)
+    await addAgain(missing)
+  }
+
+  /**
+   * Adds what the server lost of a case, as this device has it. What others wrote who are not signed in here goes to the firm’s owner, who puts it
+   * in: nobody writes for somebody else.
+   */
+  async function addAgain(list: Unsent[]): Promise<void> {
+    const own = ({ author, authorName }: Entry) => here.value.some((one) => one.id === author) || byName(authorName).id === author
+    const others = list.filter((one) => one.kind === 'entry' && !own(one.entry))
+    const mine = list.filter((one) => !others.includes(one))
+    if (mine.length > 0) await add(mine)
+    for (let from = 0; from < others.length; from += 200) await sendHandIn(others.slice(from, from + 200)).catch(() => undefined)
   }
 
   async function caseChanged(what: Change): Promise<void> {
@@ -327,6 +348,8 @@ export const useOutbox = defineStore('outbox', () => {
     others?.postMessage(what ? (JSON.parse(JSON.stringify(what)) as Change) : null)
   }
 
+  // somebody has signed in: what waited for them goes
+  watch(here, () => (waiting.value > 0 ? void flush().catch(() => undefined) : undefined))
   others?.addEventListener('message', async ({ data }: MessageEvent<Change | null>) => {
     if (data) for (const listener of changeListeners) listener(data)
     await reload()
@@ -344,6 +367,7 @@ export const useOutbox = defineStore('outbox', () => {
     items,
     waiting,
     notAccepted,
+    held,
     unsaved,
     away,
     trouble,
@@ -358,6 +382,7 @@ export const useOutbox = defineStore('outbox', () => {
     keepBoth,
     acceptOpening,
     sendWhole,
+    addAgain,
     listen,
     knows,
   }

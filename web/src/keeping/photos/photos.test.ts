@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
-import { newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import { IDBFactory } from 'fake-indexeddb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as deviceModule from '../device/device.ts'
@@ -33,7 +33,7 @@ afterEach(() => {
 
 const picture = (text: string) => new Blob([text], { type: 'image/jpeg' })
 const entryOf = (hash: string): Entry =>
-  newEntry('photo', { hash, type: 'image/jpeg', width: 4, height: 3 }, { id: testId(), now: 0, author: 'Ines Quill', seen: [] })
+  newEntry('photo', { hash, type: 'image/jpeg', width: 4, height: 3 }, { id: testId(), now: 0, author: byName('Ines Quill'), seen: [] })
 
 describe('a picture on this device', () => {
   it('goes by the SHA-256 of its content (the example of FIPS 180-4)', async () => {

@@ -1,5 +1,5 @@
 import { problemTypes, type ProblemName } from '@dewpoint/contract'
-import { inOrder, newEntry, type Entry } from '@dewpoint/core/casebook'
+import { byName, inOrder, newEntry, type Entry } from '@dewpoint/core/casebook'
 
 type Answer = Response | (() => Response | Promise<Response>)
 
@@ -80,7 +80,7 @@ export const testId = () => `01934a00-0000-7000-8000-${(++count).toString(16).pa
 
 /** A reading written now. */
 export const testReading = (outcome = 'none', seen: Entry[] = []): Entry =>
-  newEntry('reading', { check: 'ask.hotWater', outcome }, { id: testId(), now: Date.UTC(2026, 2, 1, 9, count % 60), author: 'Ines Quill', seen })
+  newEntry('reading', { check: 'ask.hotWater', outcome }, { id: testId(), now: Date.UTC(2026, 2, 1, 9, count % 60), author: byName('Ines Quill'), seen })
 
 /** What opens a case. */
 export const testOpening = (id = testId()) => ({

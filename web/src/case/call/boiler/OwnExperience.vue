@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Refused } from '../../../keeping/api.ts'
-import { author } from '../../../keeping/author.ts'
+import { me } from '../../../keeping/who.ts'
 import PlainSelect from '../../../shared/pieces/PlainSelect.vue'
 import { inSentence } from '../../../shared/words.ts'
 import { useCase } from '../../caseStore.ts'
@@ -40,11 +40,11 @@ async function say(id: string, times: number | null) {
     <ul v-if="opinions.length > 0">
       <li v-for="one in opinions" :key="one.fault + one.author">
         <span
-          >{{ labelOf(one.fault) }} <span class="dim">{{ one.author }}</span></span
+          >{{ labelOf(one.fault) }} <span class="dim">{{ one.authorName }}</span></span
         >
         <span class="mono">{{ one.inTen }} in 10</span>
         <v-btn
-          v-if="one.author === author"
+          v-if="one.author === me?.id"
           icon="$close"
           variant="text"
           size="small"

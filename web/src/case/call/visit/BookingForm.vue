@@ -20,7 +20,7 @@ const people = shallowRef<string[]>([])
 const problem = ref('')
 const open = computed(() => !isSaid.value || changing.value || JSON.stringify(form) !== JSON.stringify(empty))
 onMounted(async () => {
-  people.value = await knownPeople().catch(() => [])
+  people.value = (await knownPeople().catch(() => [])).filter((one) => one.role !== 'learner').map((one) => one.name)
 })
 
 function mark(id: string) {

@@ -1,4 +1,4 @@
-import { newEntry, type Entry, type Payload } from '@dewpoint/core/casebook'
+import { byName, newEntry, type Entry, type Payload } from '@dewpoint/core/casebook'
 import { standingActs } from '@dewpoint/core/diagnosis'
 import { catalogues } from '@dewpoint/trade'
 import { describe, expect, it } from 'vitest'
@@ -10,7 +10,7 @@ const entry = (type: 'reading' | 'repair' | 'action', payload: object): Entry =>
   newEntry(type, payload as Payload<typeof type>, {
     id: `01934a00-0000-7000-8000-${String(++count).padStart(12, '0')}`,
     now: 1_700_000_000_000 + count * 60_000,
-    author: 'Engineer',
+    author: byName('Engineer'),
     seen: [],
   })
 const so = (...live: Entry[]) => stillSo(live, standingActs(combi, live))

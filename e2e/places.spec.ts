@@ -1,33 +1,4 @@
-import { App, expect, test } from './app.ts'
-
-test('nobody signs by a name that was put there: who writes is asked once, of the people here or another', async ({ browser }) => {
-  const context = await browser.newContext()
-  const page = await context.newPage()
-  const app = new App(page)
-  await page.goto(app.address('/'))
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await expect(page.getByRole('dialog')).toHaveCount(0)
-  // looking needs no name; writing does, whatever is pressed
-  await page.goto(app.address('/new'))
-  const sheet = page.getByRole('dialog', { name: 'Who is writing?' })
-  await expect(sheet).toBeVisible()
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('Escape')
-  await expect(sheet).toBeVisible()
-  await sheet.getByRole('button', { name: 'Bo Larkspur' }).click()
-  await expect(sheet).toHaveCount(0)
-  const place = await app.takeCall('No hot water')
-  await expect(page.locator('.journal time, .journal [title*="Bo Larkspur"]').first()).toHaveAttribute('title', /Bo Larkspur/)
-  await page.reload()
-  await expect(page.getByText(place)).toBeVisible()
-  await expect(sheet).toHaveCount(0)
-  // and can be changed
-  await page.getByRole('button', { name: 'Writing as Bo Larkspur: change' }).click()
-  await page.getByLabel('Another name').fill('Wren Tallow')
-  await page.getByRole('button', { name: 'Write as Wren Tallow' }).click()
-  await expect(page.getByRole('button', { name: 'Writing as Wren Tallow: change' })).toBeVisible()
-  await context.close()
-})
+import { expect, test } from './app.ts'
 
 test('a known place is chosen, never taken for the one meant by its name', async ({ app, page }) => {
   const name = `Twin House ${Date.now()}`

@@ -1,4 +1,0 @@
-/** Who wrote lately, by name. */
-export interface People {
-  people: string[]
-}

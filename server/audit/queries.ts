@@ -1,0 +1,69 @@
+import type { AuditKind, AuditLine, AuditList, AuditQuery } from '@dewpoint/contract'
+import { and, desc, eq, like, lt, or } from 'drizzle-orm'
+import { patternsOf, retried, tables, type Database } from '../database/index.ts'
+
+const { audit, devices, people } = tables
+
+/** One thing to be recorded. */
+export interface Recorded {
+  id: string
+  at: Date
+  person: string | null
+  device: string | null
+  kind: AuditKind
+  of: string
+  subject: string
+  about: string
+}
+
+/** Records something; the same again changes nothing. */
+export async function record(database: Database, one: Recorded): Promise<void> {
+  await retried(() =>
+    database
+      .insert(audit)
+      .values(one)
+      .onDuplicateKeyUpdate({ set: { id: one.id } }),
+  )
+}
+
+const most = 100
+
+/** A stretch of the record, newest first. */
+export async function listAudit(database: Database, { person, about, before }: AuditQuery): Promise<AuditList> {
+  const from = before === undefined ? undefined : cursorOf(before)
+  const rows = await retried(() =>
+    database
+      .select({ line: audit, name: people.name, device: devices.label })
+      .from(audit)
+      .leftJoin(people, eq(people.id, audit.person))
+      .leftJoin(devices, eq(devices.id, audit.device))
+      .where(
+        and(
+          person ? eq(audit.person, person) : undefined,
+          about ? or(...patternsOf(about).map((one) => like(audit.about, one)), eq(audit.subject, about)) : undefined,
+          from ? or(lt(audit.at, from.at), and(eq(audit.at, from.at), lt(audit.id, from.id))) : undefined,
+        ),
+      )
+      .orderBy(desc(audit.at), desc(audit.id))
+      .limit(most + 1),
+  )
+  const lines = rows.slice(0, most).map(({ line, name, device }): AuditLine => ({
+    id: line.id,
+    at: line.at.toISOString(),
+    person: line.person === null ? null : { id: line.person, name: name ?? 'Somebody no longer known' },
+    device: device ?? '',
+    kind: line.kind,
+    of: line.of,
+    subject: line.subject,
+    about: line.about,
+  }))
+  const last = lines.at(-1)
+  return { lines, next: rows.length > most && last ? `${last.at}.${last.id}` : null }
+}
+
+/** Where a stretch goes on: `time.id`; null of what is none. */
+export function cursorOf(text: string): { at: Date; id: string } | undefined {
+  const [, at, id] = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z)\.([0-9a-f-]{36})$/.exec(text) ?? []
+  const time = new Date(at ?? '')
+  return at === undefined || id === undefined || Number.isNaN(time.getTime()) ? undefined : { at: time, id }
+}

@@ -1,0 +1,159 @@
+import { everyone, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
+import type { FieldProblem, Parsed } from '@dewpoint/core/casebook'
+import type { FastifyPluginAsync, FastifyReply, FastifyRequest } from 'fastify'
+import { note } from '../audit/index.ts'
+import type { Database } from '../database/index.ts'
+import { actingOf, fingerprint, giveToken, takeToken } from '../gate/index.ts'
+import { ProblemError } from '../problems/index.ts'
+import { newToken, typedCode } from './codes.ts'
+import { isPassPhrase, keptOf, whyWeak } from './passPhrase.ts'
+import { actAs, beginTry, changePassPhrase, endTries, isFirst, memberNamed, passPhraseOf, peopleOn, signIn, signOut, useCode, whoseCode } from './queries.ts'
+
+/** What signing in needs to know. */
+export interface SessionOptions {
+  database: Database
+  secure: boolean
+  /** made-up people who sign in with one tap; only of a demo */
+  demo: readonly Member[]
+}
+
+const small = { bodyLimit: 2048 }
+/** tries from one address that cost nothing: a whole office signs in on a Monday morning */
+const fromOneAddress = 60
+
+/** Signing in and out, and as whom a shared device goes on. */
+export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { database, secure, demo }) => {
+  app.get('/api/session', { config: { who: 'anyone' } }, (request) => answer(request))
+
+  app.post('/api/session', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
+    const said = parsed(readSignIn(request.body))
+    const tried = await mayTry(request, `name ${said.name.toLowerCase()}`)
+    const member = await memberNamed(database, said.name)
+    if (!(await isPassPhrase(member?.passPhrase ?? null, said.passPhrase)) || !member) {
+      await note(database, request, { kind: 'refused', of: 'person', subject: member?.id, about: said.name })
+      throw new ProblemError('wrongPassPhrase', 'Look at both again. Whoever runs the firm can give you a code for a new pass phrase.')
+    }
+    await endTries(database, tried, new Date())
+    return come(request, reply, member.id, said.label)
+  })
+
+  app.post('/api/session/code', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
+    const said = parsed(readCodeIn(request.body))
+    const tried = await mayTry(request, 'code')
+    const notGood = () => new ProblemError('wrongCode', 'Type it again as it was given. It is used once and is good for a week: ask for a new one if need be.')
+    const code = fingerprint(typedCode(said.code))
+    const whose = await whoseCode(database, code, new Date())
+    if (whose === undefined) throw notGood()
+    const name = whose?.name ?? said.name
+    if (name === undefined) throw invalid([{ field: 'name', message: 'say what you are called: it stands beside everything you write' }])
+    strongEnough(said.passPhrase, name)
+    const token = newToken()
+    const signing = { token: fingerprint(token), device: deviceOf(request), label: said.label, now: new Date() }
+    const came = await useCode(database, code, name, await keptOf(said.passPhrase), signing)
+    if (came === 'notGood') throw notGood()
+    await endTries(database, tried, new Date())
+    giveToken(reply, token, secure)
+    await note(database, request, { kind: 'signedIn', of: 'person', subject: came.person, about: `${name}, with a code`, ...came })
+    return sessionOf(came.person, came.device, said.label)
+  })
+
+  app.post('/api/session/demo', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
+    const said = parsed(readActAs(request.body))
+    if (!demo.some((one) => one.id === said.person))
+      throw new ProblemError('notAllowed', 'Only the made-up people of the demo are there without a pass phrase.')
+    return come(request, reply, said.person, said.label)
+  })
+
+  app.post('/api/session/as', { ...small, config: { who: everyone } }, async (request) => {
+    const said = parsed(readActAs(request.body))
+    const { device, onDevice } = actingOf(request)
+    const person = onDevice.find((one) => one.id === said.person)
+    if (!person) throw new ProblemError('signIn', 'Sign in on this device first.')
+    await actAs(database, device.id, person.id)
+    return sessionOf(person.id, device.id, device.label)
+  })
+
+  app.post('/api/session/out', { ...small, config: { who: everyone } }, async (request, reply) => {
+    const { everywhere } = parsed(readSignOut(request.body))
+    const { person, device, onDevice } = actingOf(request)
+    await signOut(database, person.id, everywhere ? null : device.id, new Date())
+    await note(database, request, { kind: 'signedOut', of: 'person', subject: person.id, about: everywhere ? `${person.name}, everywhere` : person.name })
+    const left = onDevice.filter((one) => one.id !== person.id)
+    if (left.length === 0) {
+      takeToken(reply, secure)
+      return sessionOf(null, null, '')
+    }
+    await actAs(database, device.id, left[0]!.id)
+    return sessionOf(left[0]!.id, device.id, device.label)
+  })
+
+  app.post('/api/session/pass-phrase', { ...small, config: { who: everyone } }, async (request) => {
+    const said = parsed(readPassPhraseChange(request.body))
+    const { person, device } = actingOf(request)
+    const tried = await mayTry(request, `name ${person.name.toLowerCase()}`)
+    if (!(await isPassPhrase(await passPhraseOf(database, person.id), said.old)))
+      throw new ProblemError('wrongPassPhrase', 'The old pass phrase is another one. Look at it again.')
+    strongEnough(said.passPhrase, person.name)
+    await endTries(database, tried, new Date())
+    await changePassPhrase(database, person.id, await keptOf(said.passPhrase), device.id, new Date())
+    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: own pass phrase` })
+    return answer(request)
+  })
+
+  /** Signs in on the device that asks. */
+  async function come(request: FastifyRequest, reply: FastifyReply, person: string, label: string): Promise<Session> {
+    const token = newToken()
+    const device = await signIn(database, { person, token: fingerprint(token), device: deviceOf(request), label, now: new Date() })
+    giveToken(reply, token, secure)
+    const session = await sessionOf(person, device, label)
+    await note(database, request, { kind: 'signedIn', of: 'person', subject: person, about: session.person?.name ?? '', person, device })
+    return session
+  }
+
+  async function sessionOf(person: string | null, device: string | null, label: string): Promise<Session> {
+    const onDevice = device === null ? [] : await peopleOn(database, device)
+    return {
+      person: onDevice.find((one) => one.id === person) ?? null,
+      onDevice,
+      device: device === null ? null : { id: device, label },
+      first: demo.length === 0 && person === null && (await isFirst(database)),
+      demo: [...demo],
+    }
+  }
+
+  /** What the device that asks is told. */
+  async function answer(request: FastifyRequest): Promise<Session> {
+    const { asker } = request
+    if (asker.state === 'ended')
+      throw new ProblemError('deviceEnded', 'Dewpoint empties this device now. Ask whoever runs the firm before you sign in on it again.')
+    if (asker.state !== 'acting') return sessionOf(null, null, '')
+    const { person, onDevice, device } = asker.acting
+    const bare = ({ id, name, role }: Member): Member => ({ id, name, role })
+    return { person: bare(person), onDevice: onDevice.map(bare), device, first: false, demo: [...demo] }
+  }
+
+  /** Counts a try by what it is for and by where it comes from. @returns what it is counted under */
+  async function mayTry(request: FastifyRequest, what: string): Promise<string> {
+    const now = new Date()
+    const key = fingerprint(what === 'code' ? `code ${request.ip}` : what)
+    const waits = [await beginTry(database, fingerprint(`from ${request.ip}`), now, fromOneAddress), await beginTry(database, key, now)]
+    const wait = Math.max(...waits)
+    if (wait > 0) throw new ProblemError('tooManyTries', `Wait ${wait < 90 ? `${wait} seconds` : `${Math.ceil(wait / 60)} minutes`}, then try again.`)
+    return key
+  }
+}
+
+const deviceOf = ({ asker }: FastifyRequest): string | undefined =>
+  asker.state === 'acting' ? asker.acting.device.id : asker.state === 'nobody' ? asker.device.id : undefined
+
+const invalid = (fields: FieldProblem[]) => new ProblemError('invalid', 'Correct the fields named and send them again.', fields)
+
+function parsed<T>(read: Parsed<T>): T {
+  if (!read.ok) throw invalid(read.problems)
+  return read.value
+}
+
+function strongEnough(passPhrase: string, name: string): void {
+  const weak = whyWeak(passPhrase, name)
+  if (weak) throw invalid([{ field: 'passPhrase', message: weak }])
+}
