@@ -72,6 +72,8 @@ export interface Case extends News {
   settings: CaseSettings
   site: Site
   appliance: Appliance
+  /** when the person was taken out of it; missing where nobody asked for that */
+  erasedAt?: string
 }
 
 /** A case as a list shows it. */

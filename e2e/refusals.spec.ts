@@ -1,4 +1,5 @@
 import { problemTypes, type ProblemName } from '@dewpoint/contract'
+import { byName } from '@dewpoint/core/casebook'
 import type { Route } from '@playwright/test'
 import { App, barriers, expect, knownAs, test } from './app.ts'
 
@@ -81,8 +82,14 @@ test('two entries under one number: both are shown, and both can be kept', async
     if (!first || route.request().method() !== 'POST') return route.continue()
     first = false
     const { entries } = JSON.parse(route.request().postData()!) as { entries: { type: string; payload: object }[] }
-    const others = entries.map((one) => ({ ...one, author: 'Bo Larkspur', type: 'advice', payload: { what: 'Clean the system', answer: 'given' } }))
-    await page.request.post(app.address(`/api/cases/${id}/entries`), { data: { entries: others } })
+    const others = entries.map((one) => ({
+      ...one,
+      author: byName('Bo Larkspur').id,
+      authorName: 'Bo Larkspur',
+      type: 'advice',
+      payload: { what: 'Clean the system', answer: 'given' },
+    }))
+    expect((await page.request.post(app.address(`/api/cases/${id}/entries`), { data: { entries: others } })).ok()).toBe(true)
     return route.continue()
   })
   await app.trace()

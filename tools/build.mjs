@@ -37,6 +37,7 @@ export async function build() {
   await unlessFresh('server', ['core', 'trade', 'contract', 'server', 'demo', 'package-lock.json'], 'server/dist/main.js', async () => {
     say('building the server')
     await run(bin('esbuild'), ['server/main.ts', ...bundling(), '--outfile=server/dist/main.js'])
+    await run(bin('esbuild'), ['server/customers/command.ts', ...bundling(), '--outfile=server/dist/customer.js'])
     await run(bin('esbuild'), ['demo/load.ts', ...bundling(), '--outfile=demo/dist/load.js'])
   })
 }

@@ -150,18 +150,16 @@ export async function appendEntries(
     const { added, conflicts, entries: all } = append(before.map(entryOf), incoming)
     if (held.position + added.length > longestJournal) return 'full'
     if (added.length > 0) {
-      await tx
-        .insert(entries)
-        .values(
-          added.map(({ schema, ...entry }, index) => ({
-            ...entry,
-            caseId,
-            schemaVersion: schema,
-            position: held.position + index + 1,
-            receivedAt: now,
-            sentBy,
-          })),
-        )
+      await tx.insert(entries).values(
+        added.map(({ schema, ...entry }, index) => ({
+          ...entry,
+          caseId,
+          schemaVersion: schema,
+          position: held.position + index + 1,
+          receivedAt: now,
+          sentBy,
+        })),
+      )
       await tx
         .update(cases)
         .set({ position: held.position + added.length, ...derivedFrom(await outlineOf(tx, caseId)) })
@@ -212,6 +210,11 @@ async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<
     .from(entries)
     .where(eq(entries.caseId, caseId))
   return rows.map(entryOf)
+}
+
+/** What is kept of a case beside its journal, folded anew. */
+export async function foldedAnew(tx: Pick<Database, 'select'>, caseId: string) {
+  return derivedFrom(await outlineOf(tx, caseId))
 }
 
 /** What is kept of a journal beside it, for lists and for what the firm has learnt. */
@@ -273,7 +276,7 @@ function selectCases(database: Database) {
 }
 
 function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine {
-  const { id, openedAt, controls, settings, summary, position } = row.cases
+  const { id, openedAt, controls, settings, summary, position, erasedAt } = row.cases
   return {
     id,
     openedAt: openedAt.toISOString(),
@@ -283,5 +286,6 @@ function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine 
     position,
     site: siteOf(row.sites),
     appliance: row.appliances,
+    ...(erasedAt && { erasedAt: erasedAt.toISOString() }),
   }
 }

@@ -62,6 +62,8 @@ export const cases = mysqlTable(
     /** the kind of boiler and the faults proved on it, for what the firm has learnt: copies, so that one index answers it */
     system: varchar('system', { length: 60 }).notNull().default(''),
     proven: varchar('proven', { length: 500 }).notNull().default(''),
+    /** when the person was taken out of it */
+    erasedAt: datetime('erased_at', { mode: 'date', fsp: 3 }),
   },
   (table) => [
     index('cases_listed').on(table.openedAt, table.id, table.searched),

@@ -29,8 +29,9 @@ const ending = '-- Dump completed'
 /** Works with the database of this folder, the one that runs or one started for it, or with the one DATABASE_URL names. */
 export async function withDatabase(work) {
   if (process.env.DATABASE_URL) return work(accessTo(process.env.DATABASE_URL))
-  const folder = join(root, '.dewpoint')
-  if (!existsSync(join(folder, 'data'))) throw new Advice('There is no database here yet. Start Dewpoint once with npm run demo, or set DATABASE_URL.')
+  // a firm's own before the demo's
+  const folder = ['.dewpoint-firm', '.dewpoint'].map((one) => join(root, one)).find((one) => existsSync(join(one, 'data')))
+  if (!folder) throw new Advice('There is no database here yet. Start Dewpoint once with npm start or npm run demo, or set DATABASE_URL.')
   const running = runningMariadb(folder)
   if (running) return work(accessTo(running.url, running.socket))
   const own = await startMariadb(folder)

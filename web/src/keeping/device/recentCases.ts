@@ -23,7 +23,7 @@ export async function keepRecent(lines: readonly CaseLine[], now: number, wanted
     for (const line of lines.filter((one) => now - Date.parse(one.openedAt) < recent).slice(0, most)) {
       if (!wanted()) return
       const kept = await keptCase(line.id)
-      if (kept?.keptAt !== undefined && kept.position === line.position) continue
+      if (kept?.keptAt !== undefined && kept.position === line.position && kept.erasedAt === line.erasedAt) continue
       await mergeCase({ ...(await fetchCase(line.id)), keptAt: new Date(now).toISOString() })
       // once for each kind of boiler: that is what moves the odds
       if (!kinds.has(line.appliance.system)) await knownPast(line.id, line.appliance.system)

@@ -401,7 +401,7 @@ describe('what somebody else wrote on this device', () => {
     const [theirs, mine] = [testReading('none'), testReading('fine')]
     const foreign = { ...theirs, author: '01934a00-0000-7000-8000-00000000e002', authorName: 'Bo Larkspur' }
     const isTheirs = (body: unknown) => (body as { entries?: { author: string }[] } | undefined)?.entries?.some((one) => one.author === foreign.author)
-    server.answersInstead((path, body) => (isTheirs(body) ? problem('notYours', 'Bo Larkspur signs in on this device, then it is sent.') : undefined))
+    server.answersInstead((_path, body) => (isTheirs(body) ? problem('notYours', 'Bo Larkspur signs in on this device, then it is sent.') : undefined))
     await outbox.add([entryOf(id, foreign), entryOf(id, mine)])
     await outbox.flush()
     expect(server.journals.get(id)?.map((one) => one.id)).toEqual([mine.id])
@@ -427,4 +427,26 @@ describe('what somebody else wrote on this device', () => {
     ])
     expect(outbox.waiting).toBe(0)
   })
+})
+
+it('what was given up stays gone, also where the page is left before the disk has let go of it', async () => {
+  const id = await openedCase()
+  const entry = testReading('fine')
+  server.answersInstead((path) => (path.endsWith('/entries') ? problem('invalid', 'No.') : undefined))
+  await outbox.add([entryOf(id, entry)])
+  await outbox.flush()
+  await device.mergeCase({ ...testOpening(id), appliance: { ...testOpening().appliance, siteId: testId() }, entries: [entry], received: {}, position: 0 })
+  const [item] = outbox.notAccepted
+  // it is noted before anything waits for the disk
+  const given = outbox.discard(item!)
+  expect(localStorage.getItem(`dewpoint.gone.${id}.${entry.id}`)).toBe('gone')
+  await given
+  expect(localStorage.getItem(`dewpoint.gone.${id}.${entry.id}`)).toBeNull()
+  // a page that was left before the disk answered leaves this behind
+  await device.noteUnsent([entryOf(id, entry)])
+  await device.mergeCase({ ...testOpening(id), appliance: { ...testOpening().appliance, siteId: testId() }, entries: [entry], received: {}, position: 0 })
+  localStorage.setItem(`dewpoint.gone.${id}.${entry.id}`, 'gone')
+  await reloadPage()
+  expect([outbox.items.length, (await device.keptCase(id))?.entries, await onDisk()]).toEqual([0, [], 0])
+  expect(Object.keys(localStorage).filter((key) => key.startsWith('dewpoint.gone'))).toEqual([])
 })

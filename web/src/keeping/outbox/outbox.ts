@@ -8,7 +8,7 @@ import { here } from '../who.ts'
 import { changedCase, withoutVerdict, type Change } from './changes.ts'
 import { sendPictures } from '../photos/photoShelf.ts'
 import { changeKept, changeUnsent, forgetUnsent, keptCase, listUnsent, noteUnsent, type Unsent } from '../device/device.ts'
-import { keyOf, leftOver, settle, writeAhead } from './writtenAhead.ts'
+import { keyOf, leftOver, noteGone, settle, settleGone, stillGone, writeAhead } from './writtenAhead.ts'
 
 /** pauses between two tries, ms: growing, and from the last on always the same */
 const pauses = [1000, 2000, 4000, 8000, 15_000]
@@ -62,6 +62,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** Takes over what is on the disk, from this page and from others; what only this page holds stays. */
   async function reload(): Promise<void> {
+    if (!looked) await letGoOfGone()
     try {
       let read = version
       let known = await listUnsent()
@@ -83,6 +84,20 @@ export const useOutbox = defineStore('outbox', () => {
     version++
     items.value = [...items.value, ...lost]
     await save(lost)
+  }
+
+  /** What somebody gave up just before the page was left goes now, if the disk still has it. */
+  async function letGoOfGone(): Promise<void> {
+    try {
+      for (const { caseId, entry } of stillGone()) {
+        const there = (await listUnsent()).filter((one) => one.kind === 'entry' && one.entry.id === entry)
+        await forgetUnsent(there.flatMap((one) => one.sequence ?? []))
+        await changeKept(caseId, (one) => changedCase(one, { caseId, replaced: [], gone: [entry] }))
+        settleGone(caseId, entry)
+      }
+    } catch (error) {
+      trouble.value = (error as Error).message
+    }
   }
 
   /** Adds what was done, and sends it when it can be. Resolves when it is on the disk, or known not to be. */
@@ -266,10 +281,13 @@ export const useOutbox = defineStore('outbox', () => {
   /** Somebody gave it up: an entry, or the opening of a case with everything written in it. */
   async function discard(one: Unsent): Promise<void> {
     const list = one.kind === 'open' ? items.value.filter((item) => item.caseId === one.caseId) : [one]
+    const given = one.kind === 'entry' && one.state !== 'conflict' ? one.entry.id : null
+    if (given) noteGone(one.caseId, given)
     await forget(list)
     if (one.kind === 'open') await caseChanged({ caseId: one.caseId, replaced: [], gone: [], discarded: true })
     else if (one.state === 'conflict') await caseChanged({ caseId: one.caseId, replaced: [one.theirs], gone: [] })
     else await caseChanged({ caseId: one.caseId, replaced: [], gone: [one.entry.id] })
+    if (given) settleGone(one.caseId, given)
   }
 
   /** Of two entries under one number both are wanted: mine becomes one of its own. */

@@ -6,6 +6,7 @@ import { forget, named, recall, remember } from '../device/storage.ts'
  * between loses nothing.
  */
 const prefix = 'dewpoint.ahead.'
+const gonePrefix = 'dewpoint.gone.'
 
 export const keyOf = (one: Unsent): string => (one.kind === 'open' ? one.caseId : one.entry.id)
 
@@ -33,3 +34,16 @@ export function leftOver(): Unsent[] {
       }
     })
 }
+
+/** Somebody gave an entry up: noted at once, so that a reload before the disk has let go of it does not bring it back. */
+export const noteGone = (caseId: string, entry: string): void => void remember(`${gonePrefix}${caseId}.${entry}`, 'gone')
+
+/** The disk has let go of it. */
+export const settleGone = (caseId: string, entry: string): void => forget(`${gonePrefix}${caseId}.${entry}`)
+
+/** What was given up and is perhaps still on the disk. */
+export const stillGone = (): { caseId: string; entry: string }[] =>
+  named(gonePrefix).map((key) => {
+    const [caseId = '', entry = ''] = key.slice(gonePrefix.length).split('.')
+    return { caseId, entry }
+  })

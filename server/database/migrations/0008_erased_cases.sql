@@ -1,0 +1,1 @@
+ALTER TABLE `cases` ADD `erased_at` datetime(3);

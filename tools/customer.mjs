@@ -1,0 +1,18 @@
+// npm run customer -- export "NAME" FILE | erase "NAME" --yes: what is kept of one customer, given out or without the person.
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { build } from './build.mjs'
+import { withDatabase } from './database/dump.mjs'
+import { command } from './run.mjs'
+import { root } from './stamp.mjs'
+
+await command(async () => {
+  await build()
+  await withDatabase(async ({ url }) => {
+    const child = spawn(process.execPath, [join(root, 'server/dist/customer.js'), ...process.argv.slice(2)], {
+      env: { ...process.env, DATABASE_URL: url },
+      stdio: 'inherit',
+    })
+    process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)))
+  })
+})
