@@ -30,6 +30,9 @@ else if (present !== undefined || empty) {
   for (const { system, by, said } of demoExperience) await call(`/api/experience/${system}`, said, by.id)
 }
 
+// nobody stays signed in on what only filled it
+while ((await call<Session>('/api/session')).person) await call('/api/session/out', {})
+
 /** Signs everybody of the demo in on one device, so that each may have written what is theirs. */
 async function signInAll(): Promise<void> {
   const { demo } = await call<Session>('/api/session')

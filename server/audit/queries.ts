@@ -2,7 +2,7 @@ import type { AuditKind, AuditLine, AuditList, AuditQuery } from '@dewpoint/cont
 import { and, desc, eq, like, lt, or } from 'drizzle-orm'
 import { patternsOf, retried, tables, type Database } from '../database/index.ts'
 
-const { audit, devices, people } = tables
+const { audit, cases, devices, people, sites } = tables
 
 /** One thing to be recorded. */
 export interface Recorded {
@@ -33,21 +33,30 @@ export async function listAudit(database: Database, { person, about, before }: A
   const from = before === undefined ? undefined : cursorOf(before)
   const rows = await retried(() =>
     database
-      .select({ line: audit, name: people.name, device: devices.label })
+      .select({ line: audit, name: people.name, device: devices.label, place: sites.name })
       .from(audit)
       .leftJoin(people, eq(people.id, audit.person))
       .leftJoin(devices, eq(devices.id, audit.device))
+      // a place goes by the name it has now: one that was erased by none
+      .leftJoin(cases, eq(cases.id, audit.subject))
+      .leftJoin(sites, eq(sites.id, cases.siteId))
       .where(
         and(
           person ? eq(audit.person, person) : undefined,
-          about ? or(...patternsOf(about).map((one) => like(audit.about, one)), eq(audit.subject, about)) : undefined,
+          about
+            ? or(
+                ...patternsOf(about).map((one) => like(audit.about, one)),
+                ...patternsOf(about).map((one) => like(sites.searched, one)),
+                eq(audit.subject, about),
+              )
+            : undefined,
           from ? or(lt(audit.at, from.at), and(eq(audit.at, from.at), lt(audit.id, from.id))) : undefined,
         ),
       )
       .orderBy(desc(audit.at), desc(audit.id))
       .limit(most + 1),
   )
-  const lines = rows.slice(0, most).map(({ line, name, device }): AuditLine => ({
+  const lines = rows.slice(0, most).map(({ line, name, device, place }): AuditLine => ({
     id: line.id,
     at: line.at.toISOString(),
     person: line.person === null ? null : { id: line.person, name: name ?? 'Somebody no longer known' },
@@ -55,7 +64,7 @@ export async function listAudit(database: Database, { person, about, before }: A
     kind: line.kind,
     of: line.of,
     subject: line.subject,
-    about: line.about,
+    about: line.about || (place ?? ''),
   }))
   const last = lines.at(-1)
   return { lines, next: rows.length > most && last ? `${last.at}.${last.id}` : null }

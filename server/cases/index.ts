@@ -27,13 +27,13 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const came = await openCase(database, parsed.value)
     if (typeof came === 'object')
       throw new ProblemError('conflict', 'Compare the two, then use what is there or record yours as another.', undefined, came.conflict)
-    await noteHourly(database, request, { kind: 'changed', of: 'case', subject: parsed.value.id, about: parsed.value.site.name })
+    await noteHourly(database, request, { kind: 'changed', of: 'case', subject: parsed.value.id })
     return reply.code(came === 'opened' ? 201 : 200).send((await findCase(database, parsed.value.id)) ?? missing(parsed.value.id))
   })
 
   app.get<{ Params: { id: string } }>('/api/cases/:id', { config: { who: staff } }, async (request) => {
     const found = (await findCase(database, named(request.params.id))) ?? missing(request.params.id)
-    await noteHourly(database, request, { kind: 'read', of: 'case', subject: found.id, about: found.site.name })
+    await noteHourly(database, request, { kind: 'read', of: 'case', subject: found.id })
     return found
   })
 

@@ -35,7 +35,9 @@ export async function listDevices(database: Database, person: string | null, her
         ),
       )
       .orderBy(people.name)
-    return rows.map((one) => ({
+    // one nobody is signed in on any more is no device of theirs; one that was signed out from afar is told of
+    const told = rows.filter((one) => one.endedAt !== null || on.some(({ device }) => device === one.id))
+    return told.map((one) => ({
       id: one.id,
       label: one.label,
       here: one.id === here,

@@ -24,7 +24,7 @@ export const reportFeature: FastifyPluginAsync<{ database: Database }> = async (
     const catalogue = catalogueFor(one.appliance.system, controlsOf(one.entries, one.controls)) ?? catalogues[one.appliance.system]
     if (!catalogue)
       throw new ProblemError('noCase', 'This version of the server does not know that kind of boiler. Update it, or make the report on the device.')
-    await noteHourly(database, request, { kind: 'read', of: 'report', subject: id, about: one.site.name })
+    await noteHourly(database, request, { kind: 'read', of: 'report', subject: id })
     const settings = await settingsOf(database)
     const firm: ReportInput['firm'] = settings?.profile ?? {}
     const report = reportOf({

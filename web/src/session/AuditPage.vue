@@ -85,7 +85,9 @@ const isId = (text: string) => /^[0-9a-f-]{36}$/.test(text)
             <router-link v-if="one.of === 'case' && isId(one.subject)" :to="{ name: 'case', params: { id: one.subject } }">{{
               one.about || 'open it'
             }}</router-link>
-            <template v-else-if="one.about">{{ one.of === 'cases' || one.of === 'places' ? `for “${one.about}”` : one.about }}</template>
+            <template v-else-if="one.about && one.about !== one.person?.name">{{
+              one.of === 'cases' || one.of === 'places' ? `for “${one.about}”` : one.about
+            }}</template>
           </span>
           <span class="dim">{{ one.device }}</span>
         </li>

@@ -59,7 +59,7 @@ const stands = ({ endedAt, wipedAt }: DeviceLine) =>
     <ul v-if="devices" class="devices">
       <li v-for="one in devices" :key="one.id" :class="{ over: one.endedAt }">
         <span class="what">
-          <strong>{{ one.label }}</strong>{{ one.here ? ', this one' : '' }}
+          <strong>{{ one.label }}{{ one.here ? ' (this one)' : '' }}</strong>
           <span class="dim">{{ one.people.map((who) => who.name).join(', ') || 'nobody signed in' }}</span>
         </span>
         <span class="dim" :title="exactly(one.seenAt)">{{ stands(one) || `seen ${ago(one.seenAt)}` }}</span>

@@ -46,6 +46,6 @@ async function look() {
   gap: 10px;
 }
 .pin :deep(.v-btn) {
-  min-height: 56px;
+  min-height: 48px;
 }
 </style>

@@ -10,6 +10,8 @@ const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 // whoever wrote on this device before people signed in need not type their name
 const form = reactive({ name: recall('dewpoint.author') ?? '', passPhrase: '', code: '' })
+/** in the demo a tap does: the form is there for whoever has a pass phrase all the same */
+const withPhrase = ref(false)
 const withCode = ref(false)
 const shown = ref(false)
 const busy = ref(false)
@@ -60,7 +62,8 @@ function send() {
         </li>
       </ul>
     </template>
-    <form novalidate @submit.prevent="send">
+    <v-btn v-if="session.isDemo.value && !withPhrase" variant="text" @click="withPhrase = true">With name and pass phrase, or a code</v-btn>
+    <form v-else novalidate @submit.prevent="send">
       <p v-if="session.first.value">Nobody can sign in yet. You begin as the owner: the code stands in the terminal in which Dewpoint was started.</p>
       <v-text-field
         v-if="byCode"
@@ -127,7 +130,7 @@ p {
   list-style: none;
   display: grid;
   gap: 6px;
-  margin: 0 0 22px;
+  margin: 0 0 12px;
   padding: 0;
 }
 .choices button {

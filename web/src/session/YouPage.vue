@@ -159,7 +159,7 @@ section {
   max-width: 300px;
 }
 .line > .v-btn {
-  min-height: 56px;
+  min-height: 48px;
 }
 .trouble {
   color: var(--stop);

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { folded, type CaseLine } from '@dewpoint/contract'
+import { folded, officeOnly, type CaseLine } from '@dewpoint/contract'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { fetchCases } from '../keeping/api.ts'
 import { keptCases } from '../keeping/device/device.ts'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts'
 import { lazyPart } from '../shared/missingPart.ts'
+import { iMay } from '../session/session.ts'
 import { ago, exactly } from '../shared/times.ts'
 import { urgencies, windowWords } from '../case/call/visit/bookingWords.ts'
 import { kindsBefore, kindsOf, readyAhead } from '../workers/readyAhead.ts'
@@ -83,7 +84,7 @@ const where = (one: CaseLine): { text: string; done: boolean } => {
     <div class="head">
       <h1>Today’s calls</h1>
       <div class="head-acts">
-        <v-btn variant="text" :to="{ name: 'firm' }">Firm settings</v-btn>
+        <v-btn v-if="iMay(officeOnly)" variant="text" :to="{ name: 'firm' }">Firm settings</v-btn>
         <v-btn variant="text" :to="{ name: 'van' }">Parts on the van</v-btn>
         <v-btn color="primary" variant="flat" prepend-icon="$add" :to="{ name: 'new' }">New call</v-btn>
       </div>
