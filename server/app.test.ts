@@ -97,6 +97,13 @@ describe('who is answered', () => {
     expect(Number(refused.headers['retry-after'])).toBeGreaterThan(0)
     expect((await slow.inject('/api/health')).statusCode).toBe(200)
     await slow.close()
+    // also whoever tries one token after another
+    const guessed = await buildApp({ database: running.database, requestsPerMinute: 5 })
+    const tried: number[] = []
+    for (let time = 0; time < 7; time++)
+      tried.push((await guessed.inject({ url: '/api/cases', headers: { cookie: `dewpoint=${String(time).padEnd(43, 'x')}` } })).statusCode)
+    expect(tried).toEqual([401, 401, 401, 401, 401, 429, 429])
+    await guessed.close()
   })
 
   it.each([
@@ -107,6 +114,8 @@ describe('who is answered', () => {
     [{ PUBLIC_ADDRESS: 'http://dewpoint.example' }, 'give the https address'],
     [{ PUBLIC_ADDRESS: 'https://dewpoint.example/path' }, 'give the https address'],
     [{ PUBLIC_ADDRESS: 'dewpoint' }, 'give the https address'],
+    [{ TRUSTED_PROXIES: '10.0.0.2, proxy' }, 'has "proxy"'],
+    [{ TRUSTED_PROXIES: '10.0.0.0/33' }, 'give addresses'],
     [{ DEMO_PEOPLE: 'demo/people.json', PUBLIC_ADDRESS: 'https://dewpoint.example' }, 'without a pass phrase'],
     [{ PORT: 'x' }, 'PORT is "x"'],
     [{ REQUESTS_PER_MINUTE: '-1' }, 'REQUESTS_PER_MINUTE'],
@@ -115,12 +124,12 @@ describe('who is answered', () => {
   })
 
   it('a server starts on this machine only unless it is told otherwise', () => {
-    expect(readSettings({ DATABASE_URL: 'mysql://a:b@127.0.0.1:1/c', ALLOWED_HOSTS: ' a.example, b.example ' })).toEqual({
+    expect(readSettings({ DATABASE_URL: 'mysql://a:b@127.0.0.1:1/c', ALLOWED_HOSTS: ' a.example, b.example ', TRUSTED_PROXIES: '10.0.0.2,fd00::/8' })).toEqual({
       databaseUrl: 'mysql://a:b@127.0.0.1:1/c',
       host: '127.0.0.1',
       port: 5280,
       hosts: ['a.example', 'b.example'],
-      proxies: [],
+      proxies: ['10.0.0.2', 'fd00::/8'],
     })
   })
 })

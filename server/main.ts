@@ -57,6 +57,10 @@ await app.listen({ host: settings.host, port: settings.port }).catch((error: Nod
   process.exit(wrongSettings)
 })
 
+if (settings.publicAddress !== undefined && settings.proxies.length === 0)
+  console.error(
+    'TRUSTED_PROXIES is not set: to this server everybody comes from the proxy, and one who guesses pass phrases slows everybody down. Name the proxy.',
+  )
 if (demo.length === 0 && (await isFirst(database))) {
   // whoever reads this terminal is the owner: nobody else can be
   const code = newCode()

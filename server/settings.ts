@@ -1,3 +1,4 @@
+import { isIP } from 'node:net'
 import { isLoopback } from './hosts/index.ts'
 
 /** How a server is started. */
@@ -29,24 +30,38 @@ export function readSettings(env: Record<string, string | undefined>): ServerSet
         `HOST is ${host}: others could reach this server, and what they send could be read on the way. ` +
         'Put a proxy with https before it and say its address in PUBLIC_ADDRESS, or leave HOST unset: it then answers on this machine only.',
     }
-  if (env.DEMO_PEOPLE && (publicAddress !== undefined || !isLoopback(host)))
-    return { refused: 'DEMO_PEOPLE lets anybody in without a pass phrase: it is for this machine alone. Leave out PUBLIC_ADDRESS and HOST, or DEMO_PEOPLE.' }
+  if (env.DEMO_PEOPLE && (publicAddress !== undefined || !isLoopback(host) || env.ALLOWED_HOSTS))
+    return {
+      refused:
+        'DEMO_PEOPLE lets anybody in without a pass phrase: it is for this machine alone. Leave out PUBLIC_ADDRESS, ALLOWED_HOSTS and HOST, or DEMO_PEOPLE.',
+    }
   const port = Number(env.PORT ?? 5280)
   if (!Number.isInteger(port) || port < 0 || port > 65_535) return { refused: `PORT is "${env.PORT}": give a number from 1 to 65535.` }
   const rate = env.REQUESTS_PER_MINUTE === undefined ? undefined : Number(env.REQUESTS_PER_MINUTE)
   if (rate !== undefined && !(Number.isInteger(rate) && rate > 0))
     return { refused: `REQUESTS_PER_MINUTE is "${env.REQUESTS_PER_MINUTE}": give a whole number above 0.` }
   const listed = (text = '') => text.split(',').flatMap((one) => (one.trim() === '' ? [] : [one.trim()]))
+  const proxies = listed(env.TRUSTED_PROXIES)
+  const strange = proxies.find((one) => !isAddress(one))
+  if (strange !== undefined)
+    return { refused: `TRUSTED_PROXIES has "${strange}": give addresses like 10.0.0.2, or stretches like 10.0.0.0/8, with commas between.` }
   return {
     databaseUrl: env.DATABASE_URL,
     host,
     port,
     hosts: listed(env.ALLOWED_HOSTS),
-    proxies: listed(env.TRUSTED_PROXIES),
+    proxies,
     ...(rate !== undefined && { requestsPerMinute: rate }),
     ...(publicAddress !== undefined && { publicAddress }),
     ...(env.DEMO_PEOPLE && { demoPeople: env.DEMO_PEOPLE }),
   }
+}
+
+/** An address, or a stretch of addresses. */
+function isAddress(text: string): boolean {
+  const [address = '', bits, ...rest] = text.split('/')
+  const most = isIP(address) === 6 ? 128 : 32
+  return isIP(address) > 0 && rest.length === 0 && (bits === undefined || (/^\d{1,3}$/.test(bits) && Number(bits) <= most))
 }
 
 function isSecureOrigin(address: string): boolean {

@@ -43,7 +43,8 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
     if (url.startsWith('/api/') && !config?.who) throw new Error(`${url} does not say who may`)
   })
   const secure = publicAddress !== undefined
-  app.addHook('onRequest', async (request) => {
+  // after what limits how often somebody may ask, and before a body is read
+  app.addHook('preParsing', async (request) => {
     request.asker = { state: 'unknown' }
     if (!request.url.startsWith('/api/')) return
     if (writing.has(request.method)) refuseOtherSites(request, publicAddress)

@@ -20,7 +20,7 @@ export interface Acting {
 export type Asker = { state: 'acting'; acting: Acting } | { state: 'nobody' | 'ended'; device: { id: string; label: string } } | { state: 'unknown' }
 
 /** a device that did not come by for so long is asked to sign in again, ms */
-const idle = 30 * 86_400_000
+export const idle = 30 * 86_400_000
 /** so often it is written down that a device was here, ms */
 const seenEvery = 60_000
 

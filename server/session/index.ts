@@ -30,7 +30,8 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
     const tried = await mayTry(request, `name ${said.name.toLowerCase()}`)
     const member = await memberNamed(database, said.name)
     if (!(await isPassPhrase(member?.passPhrase ?? null, said.passPhrase)) || !member) {
-      await note(database, request, { kind: 'refused', of: 'person', subject: member?.id, about: said.name })
+      // what somebody typed there may be their pass phrase: a name nobody has is not written down
+      await note(database, request, { kind: 'refused', of: 'person', subject: member?.id, about: member?.name })
       throw new ProblemError('wrongPassPhrase', 'Look at both again. Whoever runs the firm can give you a code for a new pass phrase.')
     }
     await endTries(database, tried, new Date())
@@ -132,14 +133,15 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
     return { person: bare(person), onDevice: onDevice.map(bare), device, first: false, demo: [...demo] }
   }
 
-  /** Counts a try by what it is for and by where it comes from. @returns what it is counted under */
-  async function mayTry(request: FastifyRequest, what: string): Promise<string> {
+  /** Counts a try by what it is for and by where it comes from. @returns what it is counted under, to be forgotten when it comes to something */
+  async function mayTry(request: FastifyRequest, what: string): Promise<string[]> {
     const now = new Date()
     const key = fingerprint(what === 'code' ? `code ${request.ip}` : what)
-    const waits = [await beginTry(database, fingerprint(`from ${request.ip}`), now, fromOneAddress), await beginTry(database, key, now)]
+    const from = fingerprint(`from ${request.ip}`)
+    const waits = [await beginTry(database, from, now, fromOneAddress), await beginTry(database, key, now)]
     const wait = Math.max(...waits)
     if (wait > 0) throw new ProblemError('tooManyTries', `Wait ${wait < 90 ? `${wait} seconds` : `${Math.ceil(wait / 60)} minutes`}, then try again.`)
-    return key
+    return [key, from]
   }
 }
 

@@ -3,6 +3,7 @@ import { byName } from '@dewpoint/core/casebook'
 import { and, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
+import { idle } from '../gate/queries.ts'
 
 const { codes, devices, people, signIns, tries } = tables
 
@@ -38,8 +39,8 @@ export async function beginTry(database: Database, key: string, now: Date, allow
 }
 
 /** A try came to something: those before it are forgotten; and those of long ago with them. */
-export async function endTries(database: Database, key: string, now: Date): Promise<void> {
-  await retried(() => database.delete(tries).where(eq(tries.key, key)))
+export async function endTries(database: Database, keys: readonly string[], now: Date): Promise<void> {
+  await retried(() => database.delete(tries).where(inArray(tries.key, [...keys])))
   await retried(() => database.delete(tries).where(lt(tries.lastAt, new Date(now.getTime() - forgotten))))
 }
 
@@ -114,11 +115,17 @@ async function signInWithin(tx: Transaction, { person, token, device, label, now
     device === undefined
       ? []
       : await tx
-          .select({ label: devices.label })
+          .select({ label: devices.label, seenAt: devices.seenAt })
           .from(devices)
           .where(and(eq(devices.id, device), isNull(devices.endedAt)))
           .for('update')
   const id = known && device !== undefined ? device : v7()
+  // whoever else was on it a month ago signs in for themselves
+  if (known && now.getTime() - known.seenAt.getTime() > idle)
+    await tx
+      .update(signIns)
+      .set({ endedAt: now })
+      .where(and(eq(signIns.device, id), isNull(signIns.endedAt)))
   if (known)
     await tx
       .update(devices)

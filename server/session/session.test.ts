@@ -136,8 +136,15 @@ describe('signing in', () => {
     expect([await beginTry(running.database, key, at(6)), await beginTry(running.database, key, at(6))]).toEqual([0, 10])
     for (let count = 0, now = 60; count < 20; count++, now += 3600) await beginTry(running.database, key, at(now))
     expect(await beginTry(running.database, key, at(60 + 19 * 3600))).toBe(900)
-    await endTries(running.database, key, at(0))
+    await endTries(running.database, [key], at(0))
     expect(await beginTry(running.database, key, at(0))).toBe(0)
+  })
+
+  it('of a whole office behind one address is slowed by nobody who gets in', async () => {
+    await joined('Roo Stack', 'office')
+    const statuses = new Set<number>()
+    for (let count = 0; count < 70; count++) statuses.add((await browser().ask('/api/session', { name: 'Roo Stack', passPhrase: good })).statusCode)
+    expect([...statuses]).toEqual([200])
   })
 
   it('many at once is no more than one after the other', async () => {
@@ -222,6 +229,10 @@ describe('signing out', () => {
     await connection.query('update devices set seen_at = ? where person = ?', [new Date(Date.now() - 31 * 86_400_000), one.id])
     await connection.end()
     expect(type(await one.ask('/api/cases'))).toBe('/problems/signIn')
+    // nor does a colleague who signs in there bring them back
+    await joined('Eli Strand', 'engineer')
+    await one.ask('/api/session', { name: 'Eli Strand', passPhrase: good })
+    expect((await one.session()).onDevice.map((who) => who.name)).toEqual(['Eli Strand'])
   })
 })
 

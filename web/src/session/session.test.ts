@@ -98,6 +98,24 @@ describe('who is signed in here', () => {
   })
 })
 
+it('when the last one signs out what is kept of customers goes, what is not sent stays', async () => {
+  answering({ person: ines, onDevice: [ines] })
+  await session.look()
+  const [sent, unsent] = [testOpening(), testOpening()]
+  const entry = testReading('none')
+  await device.noteUnsent([{ kind: 'entry', caseId: unsent.id, entry }])
+  for (const one of [sent, unsent])
+    await device.mergeCase({ ...one, appliance: { ...one.appliance, siteId: one.site.id }, entries: [], received: {}, position: 0 })
+  await device.keepAnswer('firm', {}, '2026-03-01T09:00:00.000Z')
+  answering({})
+  expect(await session.out(false)).toBeNull()
+  expect([(await device.keptCases()).map((one) => one.id), (await device.listUnsent()).length, await device.keptAnswer('firm')]).toEqual([
+    [unsent.id],
+    1,
+    undefined,
+  ])
+})
+
 describe('a device the firm has signed out', () => {
   const open = testOpening()
   async function withWork() {

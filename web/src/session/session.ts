@@ -1,6 +1,8 @@
 import { may, type Role, type Session } from '@dewpoint/contract'
 import { computed, ref, shallowRef } from 'vue'
 import { fetchSession, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendSignOut, signedOut, Unreachable } from '../keeping/api.ts'
+import { letGoOfAll, listUnsent } from '../keeping/device/device.ts'
+import { leftOver } from '../keeping/outbox/writtenAhead.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
 import { emptyThisDevice, ended } from './emptying.ts'
 
@@ -57,9 +59,21 @@ async function out(everywhere: boolean): Promise<string | null> {
     here.value = session.onDevice
     told.value = { first: session.first, demo: session.demo }
     lapsed.value = false
+    // nobody is left on it: what is kept of customers goes, what is not sent stays
+    if (!session.person) await letGo()
     return null
   } catch (error) {
     return error instanceof Refused ? error.problem.detail : 'The server does not answer. Signing out needs it: try again when there is signal.'
+  }
+}
+
+async function letGo(): Promise<void> {
+  try {
+    const unsent = [...(await listUnsent()), ...leftOver()]
+    const pictures = unsent.flatMap((one) => (one.kind === 'entry' && one.entry.type === 'photo' ? [one.entry.payload.hash] : []))
+    await letGoOfAll(new Set(unsent.map((one) => one.caseId)), new Set(pictures))
+  } catch {
+    // a device that cannot be read keeps nothing
   }
 }
 

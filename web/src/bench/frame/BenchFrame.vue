@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { staff } from '@dewpoint/contract'
+import { iMay } from '../../session/session.ts'
 import { catalogues } from '@dewpoint/trade'
 import { computed, ref } from 'vue'
 import { imported } from '../../library/imported.ts'
@@ -89,7 +91,9 @@ useKeys({ f: () => (howShown.value = !howShown.value) })
         <div v-if="howShown" class="how"><slot v-if="!inputs.wrong.value" name="how" /></div>
       </div>
       <div class="acts">
-        <v-btn color="primary" variant="flat" :disabled="readings.length === 0 || inputs.wrong.value" @click="putting = true">Put this in a case</v-btn>
+        <v-btn v-if="iMay(staff)" color="primary" variant="flat" :disabled="readings.length === 0 || inputs.wrong.value" @click="putting = true"
+          >Put this in a case</v-btn
+        >
         <v-btn :disabled="inputs.wrong.value" @click="copy">Copy as text</v-btn>
         <v-btn variant="text" @click="inputs.clear()">Clear</v-btn>
         <span role="status" class="dim">{{ copied }}</span>

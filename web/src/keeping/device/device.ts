@@ -181,6 +181,17 @@ export const keepAnswer = (asked: string, answer: unknown, at: string) => using(
 export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>
   using(async (database) => (await database.get('answers', asked))?.answer as T | undefined)
 
+/** Lets go of every case, answer and picture, but of cases that something unsent belongs to. */
+export async function letGoOfAll(needed: ReadonlySet<string>, pictures: ReadonlySet<string>): Promise<void> {
+  const database = await device()
+  const tx = database.transaction(['cases', 'answers', 'pictures'], 'readwrite')
+  const [cases, shelf] = [tx.objectStore('cases'), tx.objectStore('pictures')]
+  for (const id of await cases.getAllKeys()) if (!needed.has(id)) await cases.delete(id)
+  for (const hash of await shelf.getAllKeys()) if (!pictures.has(hash)) await shelf.delete(hash)
+  await tx.objectStore('answers').clear()
+  await tx.done
+}
+
 /** Empties this device: cases, answers, pictures, and what was to be sent. */
 export async function emptyDevice(): Promise<void> {
   const database = await device()

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { staff } from '@dewpoint/contract'
+import { iMay } from '../../../session/session.ts'
 import type { Field } from '@dewpoint/core/bench'
 import { hoursFrom, readWatchTable, usualPeriods, usualTopUps, whenOf, type Period, type WatchAnswer, type WatchProblem } from '@dewpoint/core/pressure'
 import { formatQuantity } from '@dewpoint/core/quantity'
@@ -389,7 +391,7 @@ useKeys({ t: () => (tableShown.value = !tableShown.value) })
       </div>
       <div ref="adding" class="adding"><AddLine :given="noted" :draft="`bench watch line${caseId && ` ${caseId.slice(0, 36)}`}`" @add="add" /></div>
       <div class="acts">
-        <v-btn color="primary" variant="flat" :disabled="fresh.length === 0" @click="putting = true">Put this in a case</v-btn>
+        <v-btn v-if="iMay(staff)" color="primary" variant="flat" :disabled="fresh.length === 0" @click="putting = true">Put this in a case</v-btn>
         <v-btn variant="text" aria-keyshortcuts="t" :aria-expanded="tableShown" @click="tableShown = !tableShown"
           >Readings as a table <kbd class="wide">T</kbd></v-btn
         >
