@@ -90,14 +90,12 @@ function send() {
         :type="shown ? 'text' : 'password'"
         :maxlength="passPhraseLength.most"
         :autocomplete="byCode ? 'new-password' : 'current-password'"
-        :hint="
-          byCode
-            ? `At least ${passPhraseLength.least} characters. Four or five words that do not belong together are easy to keep and hard to guess.`
-            : undefined
-        "
-        :persistent-hint="byCode"
+        :aria-describedby="byCode ? 'phrase-rule' : undefined"
         :error-messages="fields.passPhrase"
       />
+      <p v-if="byCode" id="phrase-rule" class="dim small">
+        At least {{ passPhraseLength.least }} characters. Four or five words that do not belong together are easy to keep and hard to guess.
+      </p>
       <label class="show"><input v-model="shown" type="checkbox" /> Show the pass phrase</label>
       <p v-if="trouble" role="alert" class="trouble">{{ trouble }}</p>
       <p v-if="session.away.value" role="status" class="dim">The server does not answer. Signing in needs it.</p>
