@@ -146,7 +146,7 @@ describe('entries from outside', () => {
     ['a number written as text', entry(1, 'reading', { check: 'look.gaugeCold', value: '1.1', unit: 'bar' }), 'e.payload.value'],
     ['a reading with neither outcome nor value', entry(1, 'reading', { check: 'look.gaugeCold' }), 'e.payload'],
     ['a field nobody knows', entry(1, 'advice', { what: 'x', answer: 'given', colour: 'red' }), 'e.payload'],
-    ['a newer schema', { ...reading(1), schema: 4 }, 'e.schema'],
+    ['a newer schema', { ...reading(1), schema: 5 }, 'e.schema'],
     ['a month that is none', { ...reading(1), at: '2026-13-01T09:00:00.000Z' }, 'e.at'],
     ['a day that is none', { ...reading(1), at: '2026-02-30T09:00:00.000Z' }, 'e.at'],
     ['an hour that is none', { ...reading(1), at: '2026-02-03T25:00:00.000Z' }, 'e.at'],
