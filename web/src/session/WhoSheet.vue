@@ -2,11 +2,11 @@
 import { ref, watch } from 'vue'
 import type { Member } from '@dewpoint/contract'
 import ModalSheet from '../shared/pieces/ModalSheet.vue'
-import { lockNow, unlock } from './lock.ts'
-import { hasPin, isSpent } from './pins.ts'
-import PinForm from './PinForm.vue'
+import { lockNow, unlock } from './lock/lock.ts'
+import { hasPin, isSpent } from './lock/pins.ts'
+import PinForm from './lock/PinForm.vue'
 import { roleWords } from './roleWords.ts'
-import SignIn from './SignIn.vue'
+import SignIn from './door/SignIn.vue'
 import { useSession } from './session.ts'
 
 /** Who works on this device: a colleague takes it over with a tap, or a PIN where they have one. */

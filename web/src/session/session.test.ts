@@ -7,9 +7,9 @@ import type * as apiModule from '../keeping/api.ts'
 import type * as deviceModule from '../keeping/device/device.ts'
 import { problem, testId, testOpening, testReading, testServer } from '../keeping/tests/testServer.ts'
 import type * as whoModule from '../keeping/who.ts'
-import type * as emptyingModule from './emptying.ts'
-import type * as lockModule from './lock.ts'
-import { hasPin, isPin, isPinOf, isSpent, setPin, dropPin } from './pins.ts'
+import type * as emptyingModule from './door/emptying.ts'
+import type * as lockModule from './lock/lock.ts'
+import { hasPin, isPin, isPinOf, isSpent, setPin, dropPin } from './lock/pins.ts'
 import type * as sessionModule from './session.ts'
 
 const ines: Member = { id: '01934a00-0000-7000-8000-00000000e001', name: 'Ines Quill', role: 'engineer' }
@@ -26,7 +26,7 @@ async function reloadPage() {
   device = await import('../keeping/device/device.ts')
   who = await import('../keeping/who.ts')
   api = await import('../keeping/api.ts')
-  emptying = await import('./emptying.ts')
+  emptying = await import('./door/emptying.ts')
   session = (await import('./session.ts')).useSession()
 }
 beforeEach(async () => {
@@ -203,7 +203,7 @@ describe('a PIN', () => {
     ] as const) {
       localStorage.setItem('dewpoint.used', String(used))
       vi.resetModules()
-      const lock = (await import('./lock.ts')) as typeof lockModule
+      const lock = (await import('./lock/lock.ts')) as typeof lockModule
       ;(await import('../keeping/who.ts')).me.value = ines
       lock.watchOver()
       expect([used, lock.locked.value]).toEqual([used, asked])

@@ -4,7 +4,7 @@ import { fetchSession, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendS
 import { letGoOfAll, listUnsent } from '../keeping/device/device.ts'
 import { leftOver } from '../keeping/outbox/writtenAhead.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
-import { emptyThisDevice, ended } from './emptying.ts'
+import { emptyThisDevice, ended } from './door/emptying.ts'
 
 /** What the server last said of signing in: whether nobody can yet, and who is made up. */
 const told = shallowRef<Pick<Session, 'first' | 'demo'> | null>(null)

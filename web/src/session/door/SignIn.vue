@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { passPhraseLength } from '@dewpoint/contract'
 import { computed, reactive, ref, watch } from 'vue'
-import { recall } from '../keeping/device/storage.ts'
-import { roleWords } from './roleWords.ts'
-import { useSession } from './session.ts'
+import { recall } from '../../keeping/device/storage.ts'
+import { roleWords } from '../roleWords.ts'
+import { useSession } from '../session.ts'
 
 /** By name and pass phrase; with a code; in the demo with one tap. */
 const emit = defineEmits<{ done: [] }>()

@@ -1,7 +1,7 @@
 import { pbkdf2Async } from '@noble/hashes/pbkdf2.js'
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex, hexToBytes, randomBytes } from '@noble/hashes/utils.js'
-import { forget, recall, remember } from '../keeping/device/storage.ts'
+import { forget, recall, remember } from '../../keeping/device/storage.ts'
 
 /**
  * A PIN keeps colleagues apart who share a telephone. It is checked on the device, so it works without the server; it is no pass phrase: whoever

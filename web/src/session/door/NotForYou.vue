@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Role } from '@dewpoint/contract'
-import { roleWords } from './roleWords.ts'
+import { roleWords } from '../roleWords.ts'
 
 /** A place that is for others. */
 const props = defineProps<{ who: readonly Role[] }>()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { roles, type CodeGiven, type Member, type MemberChange, type MemberLine, type Members, type Role } from '@dewpoint/contract'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
-import { askCode, fetchPeople, Refused, sendMember, sendMemberChange } from '../keeping/api.ts'
-import ModalSheet from '../shared/pieces/ModalSheet.vue'
-import PlainSelect from '../shared/pieces/PlainSelect.vue'
-import { ago, day } from '../shared/times.ts'
-import { roleSays, roleWords } from './roleWords.ts'
+import { askCode, fetchPeople, Refused, sendMember, sendMemberChange } from '../../keeping/api.ts'
+import ModalSheet from '../../shared/pieces/ModalSheet.vue'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
+import { ago, day } from '../../shared/times.ts'
+import { roleSays, roleWords } from '../roleWords.ts'
 
 /** Who is in the firm: the owner says who comes, what they may, and who has left. */
 const members = shallowRef<Members | null>(null)

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
-import { recall, remember } from '../keeping/device/storage.ts'
-import { me } from '../keeping/who.ts'
+import { recall, remember } from '../../keeping/device/storage.ts'
+import { me } from '../../keeping/who.ts'
 import { hasPin } from './pins.ts'
 
 const key = 'dewpoint.used'

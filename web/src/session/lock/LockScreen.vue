@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import ModalSheet from '../shared/pieces/ModalSheet.vue'
+import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import type { Member } from '@dewpoint/contract'
 import { locked, unlock } from './lock.ts'
 import { hasPin, isSpent } from './pins.ts'
 import PinForm from './PinForm.vue'
-import SignIn from './SignIn.vue'
-import { useSession } from './session.ts'
+import SignIn from '../door/SignIn.vue'
+import { useSession } from '../session.ts'
 
 /** Covers everything until somebody says by PIN who they are; what is typed behind it stays. */
 const session = useSession()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { AuditKind, AuditLine, Members } from '@dewpoint/contract'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { fetchAudit, fetchPeople } from '../keeping/api.ts'
-import PlainSelect from '../shared/pieces/PlainSelect.vue'
-import { clock, day, exactly } from '../shared/times.ts'
+import { fetchAudit, fetchPeople } from '../../keeping/api.ts'
+import PlainSelect from '../../shared/pieces/PlainSelect.vue'
+import { clock, day, exactly } from '../../shared/times.ts'
 
 /** Who read and changed what of the firm and its customers. */
 const lines = shallowRef<AuditLine[] | null>(null)

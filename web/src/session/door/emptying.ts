@@ -1,9 +1,9 @@
 import { ref } from 'vue'
-import { Refused, sendHandIn, sendPhoto, sendWiped } from '../keeping/api.ts'
-import { emptyDevice, keptPicture, listUnsent } from '../keeping/device/device.ts'
-import { forget, named, recall, remember } from '../keeping/device/storage.ts'
-import { leftOver } from '../keeping/outbox/writtenAhead.ts'
-import { here, lapsed, me } from '../keeping/who.ts'
+import { Refused, sendHandIn, sendPhoto, sendWiped } from '../../keeping/api.ts'
+import { emptyDevice, keptPicture, listUnsent } from '../../keeping/device/device.ts'
+import { forget, named, recall, remember } from '../../keeping/device/storage.ts'
+import { leftOver } from '../../keeping/outbox/writtenAhead.ts'
+import { here, lapsed, me } from '../../keeping/who.ts'
 
 /** The firm has signed this device out: nothing of it is shown, also before it could be emptied. */
 const key = 'dewpoint.ended'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { emptied } from './emptying.ts'
 import SignIn from './SignIn.vue'
-import { useSession } from './session.ts'
+import { useSession } from '../session.ts'
 
 /** Before anything else: who is it? */
 const session = useSession()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ownerOnly, type DeviceLine, type HandedIn } from '@dewpoint/contract'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { fetchDevices, fetchHandIns, sendEnd, sendSettled } from '../keeping/api.ts'
-import ModalSheet from '../shared/pieces/ModalSheet.vue'
-import { ago, exactly } from '../shared/times.ts'
-import { emptyThisDevice } from './emptying.ts'
-import { iMay } from './session.ts'
+import { fetchDevices, fetchHandIns, sendEnd, sendSettled } from '../../keeping/api.ts'
+import ModalSheet from '../../shared/pieces/ModalSheet.vue'
+import { ago, exactly } from '../../shared/times.ts'
+import { emptyThisDevice } from '../door/emptying.ts'
+import { iMay } from '../session.ts'
 
 /** Devices somebody is signed in on: one that was lost or taken away is signed out from here, and empties itself. */
 const devices = shallowRef<DeviceLine[] | null>(null)

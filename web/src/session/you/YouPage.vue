@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { passPhraseLength, ownerOnly, officeOnly } from '@dewpoint/contract'
 import { computed, reactive, ref } from 'vue'
-import { Refused, sendPassPhrase } from '../keeping/api.ts'
-import { useOutbox } from '../keeping/outbox/outbox.ts'
-import ModalSheet from '../shared/pieces/ModalSheet.vue'
+import { Refused, sendPassPhrase } from '../../keeping/api.ts'
+import { useOutbox } from '../../keeping/outbox/outbox.ts'
+import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import DeviceList from './DeviceList.vue'
-import { dropPin, hasPin, isPin, setPin } from './pins.ts'
-import { roleSays, roleWords } from './roleWords.ts'
-import { iMay, useSession } from './session.ts'
+import { dropPin, hasPin, isPin, setPin } from '../lock/pins.ts'
+import { roleSays, roleWords } from '../roleWords.ts'
+import { iMay, useSession } from '../session.ts'
 
 /** Whoever works here, and the devices they are signed in on. */
 const session = useSession()
