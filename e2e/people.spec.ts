@@ -137,6 +137,8 @@ test('a device taken away is signed out from afar: it hands in what it had not s
   await expect(page.getByText('The firm signed this device out.')).toBeVisible()
   await expect(page.getByText('One entry it had not sent was handed to the owner.')).toBeVisible()
   expect(await page.evaluate(keptHere)).toEqual({ cases: 0, unsent: 0, answers: 0, pictures: 0 })
+  // and is a device like any other: somebody can sign in on it again
+  await expect(page.getByRole('button', { name: /^Wren Tallow/ })).toBeVisible()
   await page.goto(app.address(`/case/${id}/trace`))
   await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible()
   await expect(page.getByText(place)).toHaveCount(0)

@@ -9,7 +9,7 @@ import type { Database } from './database/index.ts'
 import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
 import { devicesFeature } from './devices/index.ts'
-import { gate } from './gate/index.ts'
+import { gate, isApi } from './gate/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
 import { partsFeature } from './parts/index.ts'
@@ -95,13 +95,13 @@ export async function buildApp({
     timeWindow: 60_000,
     cache: 10_000,
     // pages, fonts and health are cheap and come in bursts
-    allowList: (request) => !request.url.startsWith('/api/') || request.url === '/api/health',
+    allowList: (request) => !isApi(request) || request.routeOptions.url === '/api/health',
     errorResponseBuilder: () => new ProblemError('tooMany', 'Wait a minute. What is not sent yet waits on the device and is sent by itself.'),
   })
   await app.register(compress)
   await gate(app, { database, publicAddress })
   await app.register(sessionFeature, { database, secure: publicAddress !== undefined, demo })
-  await app.register(devicesFeature, { database })
+  await app.register(devicesFeature, { database, secure: publicAddress !== undefined })
   await app.register(auditFeature, { database })
   await app.register(healthFeature, { database })
   await app.register(casesFeature, { database })

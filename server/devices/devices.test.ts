@@ -35,7 +35,8 @@ describe('a device', () => {
       { kind: 'entry', caseId, entry: { not: 'an entry' } },
     ]
     for (let again = 0; again < 2; again++) expect((await as('engineer').post('/api/devices/hand-in', { items })).json()).toEqual({ kept: 4 })
-    expect((await as('engineer').post('/api/devices/wiped')).json()).toEqual({ ended: true })
+    const wiped = await as('engineer').post('/api/devices/wiped')
+    expect([wiped.json(), [wiped.headers['set-cookie']].flat()[0]]).toEqual([{ ended: true }, expect.stringMatching(/^dewpoint=; .*Expires=Thu, 01 Jan 1970/)])
     expect((await deviceOf('engineer')).wipedAt).not.toBeNull()
 
     const { handIns } = await get<HandIns>('/api/devices/hand-ins')

@@ -5,7 +5,7 @@ import { v5 } from 'uuid'
 import { note } from '../audit/index.ts'
 import { appendEntries, openCase } from '../cases/queries.ts'
 import type { Database } from '../database/index.ts'
-import { actingOf } from '../gate/index.ts'
+import { actingOf, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { endDevice, handInOf, keepHandIn, listDevices, listHandIns, noteWiped, settleHandIn } from './queries.ts'
 
@@ -14,7 +14,7 @@ const bundles = '5a0f3c1e-8d52-4b7b-9c64-0f5f0a2b7e33'
 const handInLimit = 1024 * 1024
 
 /** Devices: which there are, signing one out from afar, and what it had not sent. */
-export const devicesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
+export const devicesFeature: FastifyPluginAsync<{ database: Database; secure: boolean }> = async (app, { database, secure }) => {
   app.get('/api/devices', { config: { who: everyone } }, async (request): Promise<Devices> => {
     const { person, device } = actingOf(request)
     return { devices: await listDevices(database, person.role === 'owner' ? null : person.id, device.id) }
@@ -42,11 +42,13 @@ export const devicesFeature: FastifyPluginAsync<{ database: Database }> = async 
     return { kept: items.length }
   })
 
-  app.post('/api/devices/wiped', { config: { who: staff, ended: true } }, async (request): Promise<{ ended: boolean }> => {
+  app.post('/api/devices/wiped', { config: { who: staff, ended: true } }, async (request, reply): Promise<{ ended: boolean }> => {
     const { asker } = request
     if (asker.state === 'ended') {
       await noteWiped(database, asker.device.id, new Date())
       await note(database, request, { kind: 'device', of: 'device', subject: asker.device.id, about: `${asker.device.label}: has emptied itself` })
+      // from here on it is a device like any other that nobody is signed in on
+      takeToken(reply, secure)
     }
     return { ended: asker.state === 'ended' }
   })

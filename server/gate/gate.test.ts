@@ -63,6 +63,26 @@ describe('who may', () => {
   })
 })
 
+describe('an address', () => {
+  it.each([
+    '/%61pi/cases',
+    '/ap%69/sites',
+    '/%61%70%69/audit',
+    '/api%2fcases',
+    '//api/cases',
+    '/API/cases',
+    '/api/cases/',
+    '/./api/cases',
+    '/x/../api/cases',
+    'http://localhost/api/cases',
+  ])('written as %s lets nobody in', async (url) => {
+    await opened()
+    const answer = await running.bare.inject({ url })
+    expect([401, 404]).toContain(answer.statusCode)
+    expect(answer.body).not.toContain('Net Loft')
+  })
+})
+
 describe('a token', () => {
   it('is not what is kept of it, and one that is made up opens nothing', async () => {
     expect(fingerprint(tokenOf('owner'))).not.toContain(tokenOf('owner'))

@@ -46,7 +46,8 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
   // after what limits how often somebody may ask, and before a body is read
   app.addHook('preParsing', async (request) => {
     request.asker = { state: 'unknown' }
-    if (!request.url.startsWith('/api/')) return
+    // by the route that answers, never by the address as it was written: there are many ways to write one
+    if (!isApi(request)) return
     if (writing.has(request.method)) refuseOtherSites(request, publicAddress)
     const { who, ended } = request.routeOptions.config
     // nothing answers there: that is told to everybody alike
@@ -64,9 +65,12 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
   })
   app.addHook('onSend', async (request, reply) => {
     // what is the firm's is kept by nobody on the way; what never changes says so itself
-    if (request.url.startsWith('/api/') && !reply.hasHeader('cache-control')) reply.header('cache-control', 'no-store')
+    if (isApi(request) && !reply.hasHeader('cache-control')) reply.header('cache-control', 'no-store')
   })
 }
+
+/** Whether it is the API that answers, however the address was written. */
+export const isApi = (request: FastifyRequest): boolean => request.url.startsWith('/api/') || request.routeOptions.url?.startsWith('/api/') === true
 
 const roleWords: Record<Role, string> = { owner: 'the owner', office: 'the office', engineer: 'an engineer', learner: 'a learner' }
 

@@ -4,7 +4,7 @@ import { fetchSession, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendS
 import { letGoOfAll, listUnsent } from '../keeping/device/device.ts'
 import { leftOver } from '../keeping/outbox/writtenAhead.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
-import { emptyThisDevice, ended } from './door/emptying.ts'
+import { emptied, emptyThisDevice, ended } from './door/emptying.ts'
 
 /** What the server last said of signing in: whether nobody can yet, and who is made up. */
 const told = shallowRef<Pick<Session, 'first' | 'demo'> | null>(null)
@@ -26,7 +26,8 @@ function take(session: Session): void {
 
 /** Looks who is signed in here. */
 async function look(): Promise<void> {
-  if (ended.value) return void (await emptyThisDevice())
+  if (ended.value) await emptyThisDevice()
+  if (ended.value) return
   try {
     take(await fetchSession())
   } catch (error) {
@@ -39,6 +40,7 @@ async function signing(work: Promise<Session>): Promise<{ trouble: string; field
   try {
     const session = await work
     me.value = session.person
+    emptied.value = null
     take(session)
     return null
   } catch (error) {
@@ -91,7 +93,9 @@ export function useSession() {
   if (!listening) {
     listening = true
     signedOut.add((how) => {
-      if (how === 'deviceEnded') void emptyThisDevice()
+      // emptied once it stays so: until somebody signs in there is nothing more to empty
+      if (how === 'deviceEnded' && emptied.value) return
+      if (how === 'deviceEnded') void emptyThisDevice().then(() => (ended.value ? undefined : look()))
       else if (me.value) lapsed.value = true
     })
   }

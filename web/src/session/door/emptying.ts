@@ -44,6 +44,7 @@ async function work(): Promise<void> {
     me.value = null
     here.value = []
     lapsed.value = false
+    ended.value = false
     emptied.value = { handedIn: items.length }
   } catch {
     // without the server it is tried again: at the next start, and when somebody presses the button
