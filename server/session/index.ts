@@ -1,4 +1,4 @@
-import { everyone, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
+import { everyone, folded, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
 import type { FieldProblem, Parsed } from '@dewpoint/core/casebook'
 import type { FastifyPluginAsync, FastifyReply, FastifyRequest } from 'fastify'
 import { note } from '../audit/index.ts'
@@ -27,8 +27,9 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
 
   app.post('/api/session', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
     const said = parsed(readSignIn(request.body))
-    const tried = await mayTry(request, `name ${said.name.toLowerCase()}`)
     const member = await memberNamed(database, said.name)
+    // by the person, however their name is written: the database takes no notice of capitals and accents
+    const tried = await mayTry(request, `person ${member?.id ?? folded(said.name)}`)
     if (!(await isPassPhrase(member?.passPhrase ?? null, said.passPhrase)) || !member) {
       // what somebody typed there may be their pass phrase: a name nobody has is not written down
       await note(database, request, { kind: 'refused', of: 'person', subject: member?.id, about: member?.name })
@@ -91,7 +92,7 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
   app.post('/api/session/pass-phrase', { ...small, config: { who: everyone } }, async (request) => {
     const said = parsed(readPassPhraseChange(request.body))
     const { person, device } = actingOf(request)
-    const tried = await mayTry(request, `name ${person.name.toLowerCase()}`)
+    const tried = await mayTry(request, `person ${person.id}`)
     if (!(await isPassPhrase(await passPhraseOf(database, person.id), said.old)))
       throw new ProblemError('wrongPassPhrase', 'The old pass phrase is another one. Look at it again.')
     strongEnough(said.passPhrase, person.name)
