@@ -9,6 +9,7 @@ export { caseCursor, folded, readCaseCursor, readListQuery, readSiteCursor, site
 export { type DatabaseState, type Health } from './health.ts'
 export { isTimeZone, readFirmSettings, type Firm, type FirmCosts, type FirmProfile, type FirmSettings } from './firm.ts'
 export * from './people/index.ts'
+export { type Changed, type LiveNews } from './live.ts'
 export { type Experienced, type Opinion, type Past, type PastCase } from './past.ts'
 export { readStated, type Stated } from './stated.ts'
 export { mostPairs, readPairReport, type PairReport } from './pairs.ts'

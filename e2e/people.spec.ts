@@ -1,8 +1,6 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import type { Browser, Page } from '@playwright/test'
-import { createConnection } from 'mysql2/promise'
-import { freePort } from '../tools/database/mariadb.mjs'
 import { App, barriers, expect, knownAs, test } from './app.ts'
+import { firmServer } from './servers.ts'
 
 const writing = (page: Page, name: string) => page.getByRole('button', { name: `Writing as ${name}: change` })
 async function stranger(browser: Browser): Promise<App> {
@@ -170,7 +168,7 @@ const keptHere = `new Promise((done, fail) => {
 })`
 
 test('a firm of its own: the owner begins with the code of the terminal, gives codes, and nobody else comes in', async ({ browser }) => {
-  const firm = await ownServer()
+  const firm = await firmServer()
   const open = async () => {
     const page = await (await browser.newContext()).newPage()
     await page.goto(firm.address)
@@ -237,37 +235,3 @@ test('a firm of its own: the owner begins with the code of the terminal, gives c
     await firm.stop()
   }
 })
-
-/** A server without made-up people, on a database of its own. */
-async function ownServer(): Promise<{ address: string; code: string; stop: () => Promise<void> }> {
-  const url = process.env.DEWPOINT_DATABASE!
-  const connection = await createConnection({ uri: url })
-  await connection.query('drop database if exists dewpoint_firm')
-  await connection.query('create database dewpoint_firm character set utf8mb4 collate utf8mb4_unicode_ci')
-  await connection.end()
-  const port = await freePort()
-  const { DEMO_PEOPLE: _demo, ...env } = process.env
-  const server: ChildProcess = spawn(process.execPath, ['server/dist/main.js'], {
-    env: { ...env, DATABASE_URL: url.replace(/\/dewpoint$/, '/dewpoint_firm'), PORT: String(port), LOG_LEVEL: 'warn' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  const ended = new Promise((done) => server.once('exit', done))
-  const code = await new Promise<string>((done) => {
-    let said = ''
-    server.stdout!.on('data', (part: Buffer) => {
-      said += part.toString()
-      const found = /([A-Z2-9]{4}-){3}[A-Z2-9]{4}/.exec(said)
-      if (found) done(found[0])
-    })
-  })
-  const address = `http://127.0.0.1:${port}`
-  await expect(async () => expect((await fetch(`${address}/api/health`)).ok).toBe(true)).toPass()
-  return {
-    address,
-    code,
-    stop: async () => {
-      server.kill('SIGTERM')
-      await ended
-    },
-  }
-}

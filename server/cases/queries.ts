@@ -87,7 +87,7 @@ export async function openCase(database: Database, input: NewCase): Promise<'ope
       if (!present.site) await tx.insert(sites).values({ ...site, searched: searchedSite(site) })
       if (!present.appliance) await tx.insert(appliances).values(appliance)
       const derived = { searched: searchedCase(site, appliance), system: appliance.system }
-      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]) })
+      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]), changedAt: sql`now(3)` })
       return 'opened'
     })
   try {
@@ -162,7 +162,7 @@ export async function appendEntries(
       )
       await tx
         .update(cases)
-        .set({ position: held.position + added.length, ...derivedFrom(await outlineOf(tx, caseId)) })
+        .set({ position: held.position + added.length, changedAt: sql`now(3)`, ...derivedFrom(await outlineOf(tx, caseId)) })
         .where(eq(cases.id, caseId))
     }
     const clashing = new Set(conflicts)

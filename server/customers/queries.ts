@@ -1,5 +1,5 @@
 import { bookingOf, inOrder, standing, type Entry } from '@dewpoint/core/casebook'
-import { asc, eq, inArray, like, or } from 'drizzle-orm'
+import { asc, eq, inArray, like, or, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { foldedAnew } from '../cases/queries.ts'
 import { entryOf, inTransaction, retried, searchable, tables, type Database } from '../database/index.ts'
@@ -97,7 +97,7 @@ export async function eraseCustomer(database: Database, id: string, now: Date): 
     for (const one of boilers)
       await tx
         .update(cases)
-        .set({ erasedAt: now, searched: searchable(520, erased, '', one.label, '') })
+        .set({ erasedAt: now, changedAt: sql`now(3)`, searched: searchable(520, erased, '', one.label, '') })
         .where(eq(cases.applianceId, one.id))
     for (const caseId of ids)
       await tx

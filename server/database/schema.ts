@@ -64,10 +64,15 @@ export const cases = mysqlTable(
     proven: varchar('proven', { length: 500 }).notNull().default(''),
     /** when the person was taken out of it */
     erasedAt: datetime('erased_at', { mode: 'date', fsp: 3 }),
+    /** when it was written in last, by the clock of the database: what others look for who want to know */
+    changedAt: datetime('changed_at', { mode: 'date', fsp: 3 })
+      .notNull()
+      .default(new Date(Date.UTC(2000, 0, 1))),
   },
   (table) => [
     index('cases_listed').on(table.openedAt, table.id, table.searched),
     index('cases_appliance').on(table.applianceId),
+    index('cases_changed').on(table.changedAt),
     index('cases_learnt').on(table.system, table.openedAt, table.proven),
   ],
 )
@@ -254,3 +259,15 @@ export const handIns = mysqlTable('hand_ins', {
   items: json('items').$type<object[]>().notNull(),
   settledAt: datetime('settled_at', { mode: 'date', fsp: 3 }),
 })
+
+/** Who looks at which case, until when if no further sign comes. */
+export const presence = mysqlTable(
+  'presence',
+  {
+    caseId: char('case_id', { length: 36 }).notNull(),
+    device: char('device', { length: 36 }).notNull(),
+    person: char('person', { length: 36 }).notNull(),
+    until: datetime('until', { mode: 'date', fsp: 3 }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.caseId, table.device] }), index('presence_until').on(table.until)],
+)

@@ -38,6 +38,7 @@ const routes: [method: 'GET' | 'POST', url: string, who: readonly string[]][] = 
   ['GET', '/api/devices/hand-ins', ['owner']],
   ['POST', `/api/devices/hand-ins/${nowhere}`, ['owner']],
   ['GET', '/api/audit', ['owner']],
+  ['GET', '/api/live?case=x', ['owner', 'office', 'engineer']],
   ['POST', '/api/session/as', roles],
   ['POST', '/api/session/pass-phrase', roles],
 ]

@@ -12,6 +12,8 @@ declare module 'fastify' {
   interface FastifyRequest {
     /** who asks, as far as the token of the device tells */
     asker: Asker
+    /** SHA-256 of the token it came with */
+    token: string | null
   }
   interface FastifyContextConfig {
     /** who may: anyone at all, or those of a role; every route of the API says it */
@@ -39,6 +41,7 @@ export const fingerprint = (secret: string) => createHash('sha256').update(secre
 export async function gate(app: FastifyInstance, { database, publicAddress }: GateOptions): Promise<void> {
   await app.register(cookie)
   app.decorateRequest('asker')
+  app.decorateRequest('token', null)
   app.addHook('onRoute', ({ url, config }) => {
     if (url.startsWith('/api/') && !config?.who) throw new Error(`${url} does not say who may`)
   })
@@ -54,7 +57,10 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
     if (!who) return
     if (request.routeOptions.url === '/api/health') return
     const token = request.cookies[cookieName(secure)]
-    if (token !== undefined && /^[\w-]{43}$/.test(token)) request.asker = await askerOf(database, fingerprint(token), wantedOf(request), new Date())
+    if (token !== undefined && /^[\w-]{43}$/.test(token)) {
+      request.token = fingerprint(token)
+      request.asker = await askerOf(database, request.token, wantedOf(request), new Date())
+    }
     if (who === 'anyone') return
     if (request.asker.state === 'ended') {
       if (ended) return
@@ -78,6 +84,12 @@ const roleWords: Record<Role, string> = { owner: 'the owner', office: 'the offic
 export function actingOf(request: FastifyRequest): Acting {
   if (request.asker.state !== 'acting') throw new ProblemError('signIn', 'Sign in. What you entered stays on this device and is sent then.')
   return request.asker.acting
+}
+
+/** Whether whoever began a request that lasts is still signed in. */
+export async function stillActs(database: Database, request: FastifyRequest): Promise<boolean> {
+  const { person } = actingOf(request)
+  return request.token !== null && (await askerOf(database, request.token, person.id, new Date())).state === 'acting'
 }
 
 const cookieName = (secure: boolean) => (secure ? '__Host-dewpoint' : 'dewpoint')

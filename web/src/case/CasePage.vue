@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { closingOf } from '@dewpoint/core/casebook'
-import { computed, nextTick, onBeforeUnmount, onMounted, watch } from 'vue'
+import { computed, nextTick, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useOutbox } from '../keeping/outbox/outbox.ts'
+import PresentPeople from '../live/PresentPeople.vue'
+import { useLive } from '../live/live.ts'
 import { land } from '../shared/landing.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { complaintWords } from '../today/complaintWords.ts'
@@ -60,19 +62,12 @@ watch(
   (id) => store.open(id),
   { immediate: true },
 )
-/** what a colleague writes is here within two seconds; a server out of reach is not asked as often. Milliseconds */
-const [soon, later] = [1500, 12_000]
-let next = 0
-let left = false
-async function follow() {
-  const reached = document.visibilityState !== 'visible' || (await store.refresh())
-  if (!left) next = window.setTimeout(follow, reached ? soon : later)
-}
-onMounted(() => (next = window.setTimeout(follow, soon)))
-onBeforeUnmount(() => {
-  left = true
-  window.clearTimeout(next)
-})
+/** what a colleague writes is here within two seconds */
+const { present } = useLive(
+  computed(() => props.id),
+  () => store.refresh(),
+  (changed) => changed.some((one) => one.id === props.id && one.position > (store.current?.position ?? 0)),
+)
 
 // the case comes after the page it is on
 watch(
@@ -99,6 +94,7 @@ const go = (phase: string) => router.push({ name: 'case', params: { id: props.id
       <strong>{{ store.current.site.name }}</strong>
       <span class="dim">{{ store.current.appliance.label }}{{ years }} · {{ complaintWords(complaints.map((one) => one.payload.what)) }}</span>
     </div>
+    <PresentPeople v-if="store.current" :people="present" />
     <nav v-if="store.current" class="phases" aria-label="Phases of the case">
       <router-link
         v-for="one in phases"

@@ -7,6 +7,7 @@ import { useOutbox } from '../keeping/outbox/outbox.ts'
 import { keepRecent, letGoOfOld, lineOf } from '../keeping/device/recentCases.ts'
 import { lazyPart } from '../shared/missingPart.ts'
 import { iMay } from '../session/session.ts'
+import { useLive } from '../live/live.ts'
 import { ago, exactly } from '../shared/times.ts'
 import { urgencies, windowWords } from '../case/call/visit/bookingWords.ts'
 import { kindsBefore, kindsOf, readyAhead } from '../workers/readyAhead.ts'
@@ -59,10 +60,25 @@ watch(
   () => outbox.waiting,
   (now, before) => now < before && stretches === 1 && load(),
 )
+/** the list is there: from here on it follows */
+let begun = false
+let asked = false
+/** what colleagues write and take is here by itself; whoever has read further down keeps their place */
+useLive(
+  null,
+  async () => {
+    // what was written while the list was fetched may not be in it
+    if (!begun) asked = true
+    else if (stretches === 1) await load()
+  },
+  (changed) => changed.some(({ id, position }) => cases.value?.find((one) => one.id === id)?.position !== position),
+)
 onMounted(async () => {
   void readyAhead(kindsBefore(), () => here)
   fetchAhead()
   await load()
+  begun = true
+  if (asked) await load()
   await letGoOfOld(outbox.items, Date.now())
 })
 onBeforeUnmount(() => (here = false))
