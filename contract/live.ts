@@ -4,6 +4,8 @@ import type { Person } from '@dewpoint/core/casebook'
 export interface Changed {
   id: string
   position: number
+  /** the person was taken out of it */
+  erased?: true
 }
 
 /** What a server tells whoever listens. */

@@ -1,6 +1,6 @@
 import type { Changed } from '@dewpoint/contract'
 import type { Person } from '@dewpoint/core/casebook'
-import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, inArray, lt, sql } from 'drizzle-orm'
 import { retried, tables, type Database } from '../database/index.ts'
 
 const { cases, people, presence } = tables
@@ -9,15 +9,17 @@ const { cases, people, presence } = tables
  * Cases that were written in within the last seconds, by the clock of the database. Looked at with an overlap longer than any transaction lasts and
  * compared with what was seen before, so nothing is missed whatever the order of commits: no counter of the database is trusted for that.
  */
-export async function changedLately(database: Database, seconds: number, most: number): Promise<(Changed & { erased: boolean })[]> {
+export async function changedLately(database: Database, seconds: number, most: number): Promise<Changed[]> {
   const rows = await retried(() =>
     database
       .select({ id: cases.id, position: cases.position, erasedAt: cases.erasedAt })
       .from(cases)
       .where(gt(cases.changedAt, sql`date_sub(now(3), interval ${seconds} second)`))
+      // were there more than can be told at once, the latest are among them
+      .orderBy(desc(cases.changedAt))
       .limit(most),
   )
-  return rows.map(({ id, position, erasedAt }) => ({ id, position, erased: erasedAt !== null }))
+  return rows.map(({ id, position, erasedAt }) => ({ id, position, ...(erasedAt !== null && { erased: true as const }) }))
 }
 
 /** Says that somebody looks at a case, for so many seconds from now. */

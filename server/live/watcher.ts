@@ -16,7 +16,7 @@ export interface Listener {
 const usualPause = 400
 /** how far back is looked, s: longer than any transaction lasts, and than the clocks of a cluster’s nodes differ */
 const overlap = 20
-/** more at once and everybody is told to look for themselves */
+/** so many are looked at in one go, the latest first */
 const mostAtOnce = 1000
 
 /**
@@ -36,8 +36,8 @@ export function watchChanges(database: Database, pause = usualPause) {
 
   async function look(): Promise<void> {
     const rows = await changedLately(database, overlap, mostAtOnce)
-    const now = new Map(rows.map(({ id, position, erased }) => [id, `${position} ${erased}`]))
-    const changed = rows.filter(({ id }) => seen.get(id) !== now.get(id)).map(({ id, position }) => ({ id, position }))
+    const now = new Map(rows.map(({ id, position, erased }) => [id, `${position} ${erased ?? false}`]))
+    const changed = rows.filter(({ id }) => seen.get(id) !== now.get(id))
     seen = now
     if (begun && changed.length > 0) for (const one of listeners) one.tell({ changed })
     begun = true

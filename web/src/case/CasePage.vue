@@ -66,7 +66,12 @@ watch(
 const { present } = useLive(
   computed(() => props.id),
   () => store.refresh(),
-  (changed) => changed.some((one) => one.id === props.id && one.position > (store.current?.position ?? 0)),
+  (changed) => {
+    const mine = changed.find((one) => one.id === props.id)
+    // the person was taken out of it: nothing of them stays on the screen
+    if (mine?.erased && !store.current?.erasedAt) void store.open(props.id)
+    return mine !== undefined && mine.position > (store.current?.position ?? 0)
+  },
 )
 
 // the case comes after the page it is on
