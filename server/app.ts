@@ -12,6 +12,8 @@ import { devicesFeature } from './devices/index.ts'
 import { gate, isApi } from './gate/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
+import { allJobs } from './jobs/all.ts'
+import { jobsFeature } from './jobs/index.ts'
 import { liveFeature } from './live/index.ts'
 import { partsFeature } from './parts/index.ts'
 import { peopleFeature } from './people/index.ts'
@@ -109,6 +111,7 @@ export async function buildApp({
   await app.register(sitesFeature, { database })
   await app.register(experienceFeature, { database })
   await app.register(firmFeature, { database })
+  await app.register(jobsFeature, { database, jobs: allJobs })
   await app.register(liveFeature, { database })
   await app.register(partsFeature, { database })
   await app.register(photosFeature, { database })

@@ -3,9 +3,7 @@ import { resolve } from 'node:path'
 import { roles, type Member, type Role } from '@dewpoint/contract'
 import { byName } from '@dewpoint/core/casebook'
 import { buildApp } from './app.ts'
-import { renewDerived } from './cases/queries.ts'
 import { connect, failureOf, migrateDatabase, MigrationBroken } from './database/index.ts'
-import { renewOpinions } from './experience/queries.ts'
 import { fingerprint } from './gate/index.ts'
 import { newCode } from './session/codes.ts'
 import { addMadeUp, isFirst, keepCode } from './session/queries.ts'
@@ -37,8 +35,6 @@ const running: { stop?: () => Promise<unknown> } = {}
 
 await bringUpToDate(settings.databaseUrl)
 const database = connect(settings.databaseUrl)
-await renewDerived(database)
-await renewOpinions(database)
 const demo = settings.demoPeople === undefined ? [] : madeUp(settings.demoPeople)
 await addMadeUp(database, demo, new Date())
 const app = await buildApp({

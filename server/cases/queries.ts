@@ -12,9 +12,10 @@ import {
   type PresentCase,
   type Site,
 } from '@dewpoint/contract'
-import { append, inOrder, sameContent, costKinds, summarise, type CaseSettings, type Entry, type EntryType } from '@dewpoint/core/casebook'
+import { append, inOrder, sameContent, costKinds, summarise, type CaseSettings, type Entry } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
-import { entryOf, figuresOf, fromJson, patternsOf, inTransaction, retried, searchable, tables, type Database, type Transaction } from '../database/index.ts'
+import { entryOf, patternsOf, inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
+import { foldedAnew, keptBeside, searchedCase, searchedSite } from './derived/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
@@ -140,7 +141,7 @@ export async function appendEntries(
   sentBy: string,
 ): Promise<AppendResult | 'full' | undefined> {
   return inTransaction(database, async (tx) => {
-    const [held] = await tx.select({ position: cases.position }).from(cases).where(eq(cases.id, caseId)).for('update')
+    const [held] = await tx.select(keptBeside).from(cases).where(eq(cases.id, caseId)).for('update')
     if (!held) return undefined
     const sent = incoming.map((one) => one.id)
     const before = await tx
@@ -162,7 +163,7 @@ export async function appendEntries(
       )
       await tx
         .update(cases)
-        .set({ position: held.position + added.length, changedAt: sql`now(3)`, ...derivedFrom(await outlineOf(tx, caseId)) })
+        .set({ position: held.position + added.length, changedAt: sql`now(3)`, ...(await foldedAnew(tx, held)) })
         .where(eq(cases.id, caseId))
     }
     const clashing = new Set(conflicts)
@@ -188,83 +189,7 @@ async function newsOf(database: Pick<Database, 'select'>, caseId: string, since:
   }
 }
 
-/** The types of entry whose payload a summary reads; of the others it only counts them. */
-const summarised: EntryType[] = ['complaint', 'booking', 'decision', 'repair', 'retract']
-
-/** A journal as far as its summary needs it: without the payload of what is only counted. */
-async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
-  const rows = await tx
-    .select({
-      ...{
-        id: entries.id,
-        at: entries.at,
-        clock: entries.clock,
-        author: entries.author,
-        authorName: entries.authorName,
-        device: entries.device,
-        type: entries.type,
-      },
-      schemaVersion: entries.schemaVersion,
-      payload: sql<unknown>`if(${inArray(entries.type, summarised)}, ${entries.payload}, '{}')`.mapWith(fromJson),
-    })
-    .from(entries)
-    .where(eq(entries.caseId, caseId))
-  return rows.map(entryOf)
-}
-
-/** What is kept of a case beside its journal, folded anew. */
-export async function foldedAnew(tx: Pick<Database, 'select'>, caseId: string) {
-  return derivedFrom(await outlineOf(tx, caseId))
-}
-
-/** What is kept of a journal beside it, for lists and for what the firm has learnt. */
-function derivedFrom(outline: readonly Entry[]) {
-  const summary = summarise(outline)
-  return { summary, proven: provenText(summary.proven) }
-}
-
-const longestProven = 500
-/** Faults proved, as one index holds them; more than it holds are not counted. */
-function provenText(faults: readonly string[]): string {
-  return faults.reduce((text, fault) => (text.length + fault.length < longestProven ? `${text} ${fault}`.trim() : text), '')
-}
-
-const searchedSite = ({ name, address, phone }: Site) => searchable(400, name, address, figuresOf(phone))
-const searchedCase = ({ name, address, phone }: Site, { label }: { label: string }) => searchable(520, name, address, label, figuresOf(phone))
 const siteOf = ({ id, name, address, note, phone }: Site): Site => ({ id, name, address, note, phone })
-
-/**
- * Derives anew what an older version kept otherwise or not at all: summaries, what is searched, what was learnt. What is already so is left alone.
- *
- * @returns for how many cases it was done
- */
-export async function renewDerived(database: Database): Promise<number> {
-  for (;;) {
-    const stale = await database.select().from(sites).where(eq(sites.searched, '')).limit(500)
-    if (stale.length === 0) break
-    for (const site of stale)
-      await database
-        .update(sites)
-        .set({ searched: searchedSite(site) })
-        .where(eq(sites.id, site.id))
-  }
-  for (let renewed = 0; ;) {
-    const stale = await selectCases(database)
-      .where(or(eq(cases.searched, ''), sql`not json_exists(${cases.summary}, '$.booking')`))
-      .limit(200)
-    if (stale.length === 0) return renewed
-    for (const { cases: one, sites: site, appliances: appliance } of stale) {
-      await inTransaction(database, async (tx) => {
-        await tx.select({ id: cases.id }).from(cases).where(eq(cases.id, one.id)).for('update')
-        await tx
-          .update(cases)
-          .set({ searched: searchedCase(site, appliance), system: appliance.system, ...derivedFrom(await outlineOf(tx, one.id)) })
-          .where(eq(cases.id, one.id))
-      })
-    }
-    renewed += stale.length
-  }
-}
 
 /** What a case has set of what there is to set: older versions took anything. */
 function knownSettings(settings: CaseSettings): CaseSettings {

@@ -1,7 +1,7 @@
 import { bookingOf, inOrder, standing, type Entry } from '@dewpoint/core/casebook'
 import { asc, eq, inArray, like, or, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
-import { foldedAnew } from '../cases/queries.ts'
+import { foldedAnew, keptBeside } from '../cases/derived/queries.ts'
 import { entryOf, inTransaction, retried, searchable, tables, type Database } from '../database/index.ts'
 import { erased, withoutPerson } from './withoutPerson.ts'
 
@@ -70,7 +70,7 @@ export async function eraseCustomer(database: Database, id: string, now: Date): 
   return inTransaction(database, async (tx) => {
     const [site] = await tx.select().from(sites).where(eq(sites.id, id)).for('update')
     if (!site) return { cases: 0, entries: 0, pictures: 0 }
-    const list = await tx.select({ id: cases.id }).from(cases).where(eq(cases.siteId, id)).for('update')
+    const list = await tx.select(keptBeside).from(cases).where(eq(cases.siteId, id)).for('update')
     const boilers = await tx.select().from(appliances).where(eq(appliances.siteId, id))
     const ids = list.map((one) => one.id)
     const rows = ids.length === 0 ? [] : await tx.select().from(entries).where(inArray(entries.caseId, ids))
@@ -99,11 +99,11 @@ export async function eraseCustomer(database: Database, id: string, now: Date): 
         .update(cases)
         .set({ erasedAt: now, changedAt: sql`now(3)`, searched: searchable(520, erased, '', one.label, '') })
         .where(eq(cases.applianceId, one.id))
-    for (const caseId of ids)
+    for (const one of list)
       await tx
         .update(cases)
-        .set(await foldedAnew(tx, caseId))
-        .where(eq(cases.id, caseId))
+        .set(await foldedAnew(tx, one))
+        .where(eq(cases.id, one.id))
     const subjects = [id, ...boilers.map((one) => one.id), ...ids]
     await tx
       .update(audit)

@@ -6,8 +6,8 @@ import { byName } from '@dewpoint/core/casebook'
 import { createConnection, type Connection } from 'mysql2/promise'
 import { describe, expect, it } from 'vitest'
 import { buildApp } from '../app.ts'
-import { renewDerived } from '../cases/queries.ts'
-import { renewOpinions } from '../experience/queries.ts'
+import { allJobs } from '../jobs/all.ts'
+import { workOff } from '../jobs/index.ts'
 import { emptyDatabase, migrations, signedInAs, signInAll } from '../testApp.ts'
 import { connect, migrateDatabase, MigrationBroken } from './index.ts'
 
@@ -48,9 +48,8 @@ describe('migrations', () => {
       const url = await ofVersion(`version${version}`, version)
       expect(await migrateDatabase(url, migrations)).toBe(all - version)
       const database = connect(url)
-      expect(await renewDerived(database)).toBe(2)
-      expect(await renewDerived(database)).toBe(0)
-      await renewOpinions(database)
+      expect(await workOff(database, allJobs)).toEqual({ finished: true, done: expect.toSatisfy((done: number) => done >= 3) as number })
+      expect(await workOff(database, allJobs)).toEqual({ finished: true, done: 0 })
       await signInAll(database)
       const app = signedInAs(await buildApp({ database }), 'owner')
       const get = async <T>(path: string) => (await app.inject(path)).json<T>()

@@ -1,4 +1,5 @@
-import { renewDerived } from '../cases/queries.ts'
+import { allJobs } from '../jobs/all.ts'
+import { workOff } from '../jobs/index.ts'
 import { connect } from './connect.ts'
 import { migrateDatabase } from './migrate.ts'
 
@@ -7,7 +8,7 @@ const url = process.env.DATABASE_URL ?? ''
 try {
   await migrateDatabase(url, 'server/database/migrations')
   const database = connect(url)
-  await renewDerived(database)
+  await workOff(database, allJobs)
   await database.close()
 } catch (error) {
   console.error((error as Error).message)

@@ -62,6 +62,8 @@ export const cases = mysqlTable(
     /** the kind of boiler and the faults proved on it, for what the firm has learnt: copies, so that one index answers it */
     system: varchar('system', { length: 60 }).notNull().default(''),
     proven: varchar('proven', { length: 500 }).notNull().default(''),
+    /** of what is proved, how much stands in the counts */
+    counted: varchar('counted', { length: 500 }).notNull().default(''),
     /** when the person was taken out of it */
     erasedAt: datetime('erased_at', { mode: 'date', fsp: 3 }),
     /** when it was written in last, by the clock of the database: what others look for who want to know */
@@ -271,3 +273,29 @@ export const presence = mysqlTable(
   },
   (table) => [primaryKey({ columns: [table.caseId, table.device] }), index('presence_until').on(table.until)],
 )
+
+/** How many cases proved a fault, by kind of boiler and the month they were opened in; under no fault, how many proved anything at all. */
+export const learnt = mysqlTable(
+  'learnt',
+  {
+    system: varchar('system', { length: 60 }).notNull(),
+    /** 2026-03 */
+    month: char('month', { length: 7 }).notNull(),
+    fault: varchar('fault', { length: 120 }).notNull(),
+    cases: int('cases').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.system, table.month, table.fault] })],
+)
+
+/** Work on everything that is kept, done once by one server at a time: how far it is, and who does it until when. */
+export const jobs = mysqlTable('jobs', {
+  name: varchar('name', { length: 60 }).primaryKey(),
+  /** which version of the work was begun, and which is done */
+  version: int('version').notNull(),
+  finished: int('finished').notNull().default(0),
+  /** where it goes on */
+  reached: varchar('reached', { length: 200 }).notNull().default(''),
+  done: int('done').notNull().default(0),
+  holder: char('holder', { length: 36 }),
+  leasedUntil: datetime('leased_until', { mode: 'date', fsp: 3 }),
+})

@@ -1,7 +1,11 @@
 import type { Experienced, Opinion, Past, PastCase, Stated } from '@dewpoint/contract'
 import { byName, type Person } from '@dewpoint/core/casebook'
-import { and, count, eq, lt, ne } from 'drizzle-orm'
+import { and, eq, lt, ne } from 'drizzle-orm'
+import { caseJob } from '../cases/derived/queries.ts'
 import { retried, tables, type Database } from '../database/index.ts'
+import type { Job } from '../jobs/job.ts'
+import { isFinished } from '../jobs/queries.ts'
+import { learntBefore, readBefore } from '../learnt/queries.ts'
 
 const { cases, statedOdds } = tables
 
@@ -25,17 +29,10 @@ export async function pastOf(database: Database, id: string): Promise<Past | und
       .from(cases)
       .where(and(eq(cases.applianceId, own.applianceId), earlier))
       .orderBy(cases.openedAt)
-    // one index answers it: no journal, no summary of any other case is read
-    const taught = await database
-      .select({ proven: cases.proven, times: count() })
-      .from(cases)
-      .where(and(eq(cases.system, own.system), earlier, ne(cases.proven, '')))
-      .groupBy(cases.proven)
-    const counts: Record<string, number> = {}
-    for (const { proven, times } of taught) for (const fault of proven.split(' ')) counts[fault] = (counts[fault] ?? 0) + times
+    const taught = (await isFinished(database, caseJob)) ? learntBefore : readBefore
     return {
       appliance: here.map(pastCaseOf).reverse(),
-      experience: { cases: taught.reduce((sum, { times }) => sum + times, 0), proven: counts, ...(await statedOf(database, own.system)) },
+      experience: { ...(await taught(database, own.system, own.openedAt)), ...(await statedOf(database, own.system)) },
     }
   })
 }
@@ -71,14 +68,20 @@ export async function keepStated(database: Database, system: string, author: Per
   })
 }
 
-/** Raises opinions of before people signed in: whoever was a name is the person known by it. */
-export async function renewOpinions(database: Database): Promise<void> {
-  const old = await database.select().from(statedOdds).where(eq(statedOdds.authorName, '')).limit(5000)
-  for (const { system, fault, author } of old) {
-    const person = byName(author)
-    await database
-      .update(statedOdds)
-      .set({ author: person.id, authorName: person.name })
-      .where(and(eq(statedOdds.system, system), eq(statedOdds.fault, fault), eq(statedOdds.author, author)))
-  }
+/** Opinions of before people signed in: whoever was a name is the person known by it. */
+export const opinionJob: Job = {
+  name: 'opinions',
+  version: 1,
+  async step(tx) {
+    const old = await tx.select().from(statedOdds).where(eq(statedOdds.authorName, '')).limit(200)
+    for (const { system, fault, author } of old) {
+      const person = byName(author)
+      const of = (who: string) => and(eq(statedOdds.system, system), eq(statedOdds.fault, fault), eq(statedOdds.author, who))
+      // what they have said since takes its place
+      const [since] = await tx.select({ author: statedOdds.author }).from(statedOdds).where(of(person.id)).for('update')
+      if (since) await tx.delete(statedOdds).where(of(author))
+      else await tx.update(statedOdds).set({ author: person.id, authorName: person.name }).where(of(author))
+    }
+    return { reached: old.length === 0 ? null : old.at(-1)!.author, done: old.length }
+  },
 }
