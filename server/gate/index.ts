@@ -56,6 +56,7 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
     // nothing answers there: that is told to everybody alike
     if (!who) return
     if (request.routeOptions.url === '/api/health') return
+    await database.catchUp()
     const token = request.cookies[cookieName(secure)]
     if (token !== undefined && /^[\w-]{43}$/.test(token)) {
       request.token = fingerprint(token)
