@@ -28,26 +28,42 @@ const ending = '-- Dump completed'
 
 /** Works with the database of this folder, the one that runs or one started for it, or with the one DATABASE_URL names. */
 export async function withDatabase(work) {
-  if (process.env.DATABASE_URL) return work(accessTo(process.env.DATABASE_URL))
+  if (process.env.DATABASE_URL) return work(await firstOf(process.env.DATABASE_URL))
   // a firm's own before the demo's
   const folder = ['.dewpoint-firm', '.dewpoint'].map((one) => join(root, one)).find((one) => existsSync(join(one, 'data')))
   if (!folder) throw new Advice('There is no database here yet. Start Dewpoint once with npm start or npm run demo, or set DATABASE_URL.')
   const running = runningMariadb(folder)
-  if (running) return work(accessTo(running.url, running.socket))
+  if (running) return work(accessTo(running.url, running.socket, running.folder))
   const own = await startMariadb(folder)
   try {
-    return await work(accessTo(own.url, own.socket))
+    return await work(accessTo(own.url, own.socket, own.folder))
   } finally {
     await own.stop()
   }
 }
 
-/** How MariaDB's programs get at a database: its address, and, of a private one, the socket its owner comes in by. */
-export function accessTo(url, socket) {
+/** Of the hosts of a cluster the first that answers: each holds everything. */
+async function firstOf(url) {
+  const [, before, hosts, after] = /^(.*@)([^/?]+)(.*)$/.exec(url) ?? []
+  const each = (hosts ?? '').split(',').map((host) => accessTo(hosts ? before + host + after : url))
+  for (const one of each.slice(0, -1))
+    if (
+      await ask(one, 'select 1').then(
+        () => true,
+        () => false,
+      )
+    )
+      return one
+  return each.at(-1)
+}
+
+/** How MariaDB's programs get at a database: its address, and, of a private one, the socket its owner comes in by and its folder. */
+export function accessTo(url, socket, folder) {
   const { username, password, hostname, port, pathname } = new URL(url)
   return {
     url,
     socket,
+    folder,
     name: decodeURIComponent(pathname.slice(1)),
     user: decodeURIComponent(username),
     password: decodeURIComponent(password),
@@ -79,10 +95,20 @@ export async function dumpTo(database, file, packer) {
   const part = `${file}.part`
   const tail = keepTail()
   try {
-    await withOptions(database, async (options) => {
+    await withAccess(database, async (options) => {
       const child = spawn(
         'mariadb-dump',
-        [options, '--single-transaction', '--quick', '--hex-blob', '--skip-add-locks', '--skip-triggers', '--default-character-set=utf8mb4', database.name],
+        [
+          ...options,
+          ...((await logs(database)) ? ['--master-data=2'] : []),
+          '--single-transaction',
+          '--quick',
+          '--hex-blob',
+          '--skip-add-locks',
+          '--skip-triggers',
+          '--default-character-set=utf8mb4',
+          database.name,
+        ],
         { stdio: ['ignore', 'pipe', 'pipe'] },
       )
       let said = ''
@@ -108,6 +134,16 @@ export async function dumpTo(database, file, packer) {
     rmSync(part, { force: true })
     throw error.code === 'ENOENT' && error.path === part ? new Advice(`${file} cannot be written there: ${error.message}`) : error
   }
+}
+
+/** Whether a private database writes its changes down: one that an older version started does not. */
+async function logs(database) {
+  return database.socket !== undefined && (await ask(database, 'select @@log_bin')).trim() === '1'
+}
+
+/** The owner by the socket; a database elsewhere by its user. */
+function withAccess(database, work) {
+  return database.socket ? work(['--no-defaults', `--socket=${database.socket}`]) : withOptions(database, (options) => work([options]))
 }
 
 /** Reads a backup through and says what is wrong with it, before anything is touched. */
@@ -138,13 +174,14 @@ export async function loadInto(database, file) {
       child.once('error', fail)
       child.once('close', done)
     })
+    // a restore is no change of what was entered: whoever goes through the changes later meets none of it
+    if (database.socket) child.stdin.write('set sql_log_bin = 0;\n')
     const sent = pipeline(createReadStream(file), createGunzip(), child.stdin).catch((error) => error)
     const code = await ended
     const trouble = await sent
     if (code !== 0 || trouble) throw new Advice(`The backup could not be loaded. Nothing was changed.\n${said.trim() || trouble?.message}`)
   }
-  if (database.socket) return load(['--no-defaults', `--socket=${database.socket}`])
-  return withOptions(database, (options) => load([options]))
+  return withAccess(database, load)
 }
 
 /** The password goes by a file only this user can read, not by the command line everybody can. */

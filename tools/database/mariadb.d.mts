@@ -2,6 +2,7 @@ export interface RunningMariadb {
   url: string
   /** file through which its owner comes in */
   socket: string
+  folder: string
   /** the exit code, once it is given up or stopped */
   ended: Promise<number>
   stop: () => Promise<void>

@@ -94,8 +94,8 @@ export async function writeUnderKills({ addresses, strike, kills, entriesBetween
   // ids of their own, so that a second run on the same database meets nothing of the first
   const mark = Date.now().toString(16).padStart(12, '0')
   const own = (text: string) => `${mark.slice(0, 8)}-${mark.slice(8)}${text.slice(13)}`
-  // two in a case at the least
-  const cases = Array.from({ length: Math.max(3, Math.floor(writers / 2)) }, () => {
+  // two in a case at the least, who come through different servers: an odd number of cases
+  const cases = Array.from({ length: Math.max(3, Math.floor(writers / 2)) | 1 }, () => {
     const one = newCase()
     return { ...one, id: own(one.id), site: { ...one.site, id: own(one.site.id) }, appliance: { ...one.appliance, id: own(one.appliance.id) } }
   })

@@ -1,0 +1,1 @@
+export function momentOf(text: string | undefined, now: Date): Date
