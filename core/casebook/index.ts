@@ -15,6 +15,7 @@ export {
   summarise,
   type CaseSummary,
 } from './journal.ts'
+export { fold, foldMore, type Folded } from './fold.ts'
 export { dayOrNothing, instant, isDay, isInstant } from './calendar.ts'
 export { clockAfter, clockAt, clockOf, clockPattern, latestClock, type Clock } from './clock.ts'
 export { entryBounds, outOfBounds, type Bounds } from './bounds.ts'

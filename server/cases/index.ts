@@ -6,7 +6,8 @@ import type { Database } from '../database/index.ts'
 import { actingOf, type OnDevice } from '../gate/index.ts'
 import { isMember } from '../people/queries.ts'
 import { ProblemError } from '../problems/index.ts'
-import { appendEntries, findCase, findNews, listCases, openCase } from './queries.ts'
+import { appender } from './append/index.ts'
+import { findCase, findNews, listCases, openCase } from './queries.ts'
 
 /** an append carries up to a hundred entries; a case alone is small */
 const appendLimit = 512 * 1024
@@ -14,6 +15,7 @@ const caseLimit = 16 * 1024
 
 /** Cases and their journals. */
 export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
+  const append = appender(database)
   app.get('/api/cases', { config: { who: staff } }, async (request) => {
     const query = readListQuery(request.query, readCaseCursor)
     if (!query.ok) throw new ProblemError('invalid', 'Correct what is named and ask for the list again.', query.problems)
@@ -54,7 +56,10 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
     const { entries, since } = parsed.value
     const { person, onDevice } = actingOf(request)
     await refuseOthers(database, entries, onDevice)
-    const result = await appendEntries(database, named(request.params.id), entries, since, new Date(), person.id)
+    const result = await append(
+      { caseId: named(request.params.id), incoming: entries, since, now: new Date(), sentBy: person.id },
+      Number(request.headers['content-length'] ?? 0) || 4096,
+    )
     if (result === 'full')
       throw new ProblemError('journalFull', `A case holds at most ${longestJournal} entries. Open another case for this place and go on there.`)
     if (!result) return missing(request.params.id)

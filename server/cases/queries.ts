@@ -1,7 +1,5 @@
 import {
   caseCursor,
-  longestJournal,
-  type AppendResult,
   type Case,
   type CaseCursor,
   type CaseLine,
@@ -12,10 +10,10 @@ import {
   type PresentCase,
   type Site,
 } from '@dewpoint/contract'
-import { append, inOrder, sameContent, costKinds, summarise, type CaseSettings, type Entry } from '@dewpoint/core/casebook'
+import { inOrder, sameContent, costKinds, summarise, type CaseSettings } from '@dewpoint/core/casebook'
 import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
 import { entryOf, patternsOf, inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
-import { foldedAnew, keptBeside, searchedCase, searchedSite } from './derived/queries.ts'
+import { searchedCase, searchedSite } from './derived/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
@@ -48,7 +46,7 @@ export async function findCase(database: Database, id: string): Promise<Case | u
     const [row] = await selectCases(database).where(eq(cases.id, id))
     if (!row) return undefined
     const { summary: _summary, position: _position, ...line } = lineOf(row)
-    return { ...line, ...(await newsOf(database, id, 0)) }
+    return { ...line, ...(await newsOne(database, id, 0)) }
   })
 }
 
@@ -56,7 +54,7 @@ export async function findCase(database: Database, id: string): Promise<Case | u
 export async function findNews(database: Database, id: string, since: number): Promise<News | undefined> {
   return retried(async () => {
     const [row] = await database.select({ position: cases.position }).from(cases).where(eq(cases.id, id))
-    return row && newsOf(database, id, since > row.position ? 0 : since)
+    return row && newsOne(database, id, since > row.position ? 0 : since)
   })
 }
 
@@ -88,7 +86,7 @@ export async function openCase(database: Database, input: NewCase): Promise<'ope
       if (!present.site) await tx.insert(sites).values({ ...site, searched: searchedSite(site) })
       if (!present.appliance) await tx.insert(appliances).values(appliance)
       const derived = { searched: searchedCase(site, appliance), system: appliance.system }
-      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]), changedAt: sql`now(3)` })
+      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]), foldedTo: '', changedAt: sql`now(3)` })
       return 'opened'
     })
   try {
@@ -125,68 +123,25 @@ async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: s
   }
 }
 
-/**
- * Appends entries to a case's journal, or gives undefined when there is no such case, and 'full' when they would make it too long.
- * The case's row is locked meanwhile, so that two people writing at once both land, the summary counts both, and positions have no gaps.
- *
- * @param now when the server received them
- * @param sentBy who was signed in then
- */
-export async function appendEntries(
-  database: Database,
-  caseId: string,
-  incoming: Entry[],
-  since: number | undefined,
-  now: Date,
-  sentBy: string,
-): Promise<AppendResult | 'full' | undefined> {
-  return inTransaction(database, async (tx) => {
-    const [held] = await tx.select(keptBeside).from(cases).where(eq(cases.id, caseId)).for('update')
-    if (!held) return undefined
-    const sent = incoming.map((one) => one.id)
-    const before = await tx
-      .select()
-      .from(entries)
-      .where(and(eq(entries.caseId, caseId), inArray(entries.id, sent)))
-    const { added, conflicts, entries: all } = append(before.map(entryOf), incoming)
-    if (held.position + added.length > longestJournal) return 'full'
-    if (added.length > 0) {
-      await tx.insert(entries).values(
-        added.map(({ schema, ...entry }, index) => ({
-          ...entry,
-          caseId,
-          schemaVersion: schema,
-          position: held.position + index + 1,
-          receivedAt: now,
-          sentBy,
-        })),
-      )
-      await tx
-        .update(cases)
-        .set({ position: held.position + added.length, changedAt: sql`now(3)`, ...(await foldedAnew(tx, held)) })
-        .where(eq(cases.id, caseId))
-    }
-    const clashing = new Set(conflicts)
-    return {
-      kept: [...new Set(sent)].filter((id) => !clashing.has(id)),
-      conflicts: all.filter((one) => clashing.has(one.id)),
-      ...(since === undefined
-        ? { entries: [], received: {}, position: held.position + added.length }
-        : await newsOf(tx, caseId, since > held.position ? 0 : since)),
-    }
-  })
-}
+const newsOne = async (database: Database, caseId: string, since: number) => (await newsOf(database, [{ caseId, since }]))[0]!
 
-async function newsOf(database: Pick<Database, 'select'>, caseId: string, since: number): Promise<News> {
+/** What journals have beyond a position, in the order asked. */
+export async function newsOf(database: Pick<Database, 'select'>, asked: readonly { caseId: string; since: number }[]): Promise<News[]> {
+  if (asked.length === 0) return []
+  const from = new Map<string, number>()
+  for (const { caseId, since } of asked) from.set(caseId, Math.min(since, from.get(caseId) ?? since))
   const rows = await database
     .select()
     .from(entries)
-    .where(and(eq(entries.caseId, caseId), gt(entries.position, since)))
-  return {
-    entries: inOrder(rows.map(entryOf)),
-    received: Object.fromEntries(rows.flatMap(({ id, receivedAt }) => (receivedAt ? [[id, receivedAt.toISOString()]] : []))),
-    position: rows.reduce((most, { position }) => Math.max(most, position), since),
-  }
+    .where(or(...[...from].map(([caseId, since]) => and(eq(entries.caseId, caseId), gt(entries.position, since)))))
+  return asked.map(({ caseId, since }) => {
+    const own = rows.filter((one) => one.caseId === caseId && one.position > since)
+    return {
+      entries: inOrder(own.map(entryOf)),
+      received: Object.fromEntries(own.flatMap(({ id, receivedAt }) => (receivedAt ? [[id, receivedAt.toISOString()]] : []))),
+      position: own.reduce((most, { position }) => Math.max(most, position), since),
+    }
+  })
 }
 
 const siteOf = ({ id, name, address, note, phone }: Site): Site => ({ id, name, address, note, phone })

@@ -1,6 +1,7 @@
 export { figuresOf, patternsOf, searchable } from './containing.ts'
 export { connect, type Database, type Patience } from './connect.ts'
 export { failureOf, retried, type Failure } from './failures.ts'
+export { gathered } from './gathered.ts'
 export { migrateDatabase, MigrationBroken } from './migrate.ts'
 export { entryOf } from './entryOf.ts'
 export { fromJson } from './fromJson.ts'

@@ -64,6 +64,8 @@ export const cases = mysqlTable(
     proven: varchar('proven', { length: 500 }).notNull().default(''),
     /** of what is proved, how much stands in the counts */
     counted: varchar('counted', { length: 500 }).notNull().default(''),
+    /** up to where the summary is folded, so that more is added to it; null: the journal is folded anew */
+    foldedTo: varchar('folded_to', { length: 60 }),
     /** when the person was taken out of it */
     erasedAt: datetime('erased_at', { mode: 'date', fsp: 3 }),
     /** when it was written in last, by the clock of the database: what others look for who want to know */

@@ -3,7 +3,8 @@ import { parseEntry } from '@dewpoint/core/casebook'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { v5 } from 'uuid'
 import { note } from '../audit/index.ts'
-import { appendEntries, openCase } from '../cases/queries.ts'
+import { appendAll } from '../cases/append/queries.ts'
+import { openCase } from '../cases/queries.ts'
 import type { Database } from '../database/index.ts'
 import { actingOf, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
@@ -82,8 +83,9 @@ export const devicesFeature: FastifyPluginAsync<{ database: Database; secure: bo
       }
       const entry = parseEntry(item.entry)
       const caseId = typeof item.caseId === 'string' && /^[0-9a-f-]{36}$/.test(item.caseId) ? item.caseId : ''
-      const came = entry.ok ? await appendEntries(database, caseId, [entry.value], undefined, now, actingOf(request).person.id) : undefined
-      if (came === undefined || came === 'full' || came.kept.length === 0)
+      const sentBy = actingOf(request).person.id
+      const [came] = entry.ok ? await appendAll(database, [{ caseId, incoming: [entry.value], since: undefined, now, sentBy }]) : []
+      if (typeof came !== 'object' || came.kept.length === 0)
         refused.push(entry.ok ? `An entry of ${entry.value.authorName}: its case is not here, or is full.` : 'An entry that is not whole.')
       else kept++
     }

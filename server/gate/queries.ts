@@ -1,6 +1,6 @@
 import type { Member } from '@dewpoint/contract'
-import { and, eq, isNull } from 'drizzle-orm'
-import { retried, tables, type Database } from '../database/index.ts'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
+import { gathered, retried, tables, type Database } from '../database/index.ts'
 
 const { devices, people, signIns } = tables
 
@@ -24,6 +24,30 @@ export const idle = 30 * 86_400_000
 /** so often it is written down that a device was here, ms */
 const seenEvery = 60_000
 
+type Row = { device: typeof devices.$inferSelect; person: typeof people.$inferSelect | null }
+const askings = new WeakMap<Database, (token: string) => Promise<Row[] | undefined>>()
+/** Devices by their token, with who is signed in on each: those of many who ask at once in one question, once this node has what was written before. */
+function asking(database: Database): (token: string) => Promise<Row[] | undefined> {
+  const present = askings.get(database)
+  if (present) return present
+  const made = gathered<Row[]>(async (tokens) => {
+    await database.catchUp()
+    const rows = await retried(() =>
+      database
+        .select({ device: devices, person: people })
+        .from(devices)
+        .leftJoin(signIns, and(eq(signIns.device, devices.id), isNull(signIns.endedAt)))
+        .leftJoin(people, and(eq(people.id, signIns.person), isNull(people.leftAt)))
+        .where(inArray(devices.token, [...tokens])),
+    )
+    const byToken = new Map<string, Row[]>()
+    for (const row of rows) byToken.set(row.device.token, [...(byToken.get(row.device.token) ?? []), row])
+    return byToken
+  })
+  askings.set(database, made)
+  return made
+}
+
 /**
  * Who asks with a token.
  *
@@ -31,14 +55,7 @@ const seenEvery = 60_000
  * @param wanted as whom of those on the device; otherwise whoever acted on it last
  */
 export async function askerOf(database: Database, token: string, wanted: string | undefined, now: Date): Promise<Asker> {
-  const rows = await retried(() =>
-    database
-      .select({ device: devices, person: people })
-      .from(devices)
-      .leftJoin(signIns, and(eq(signIns.device, devices.id), isNull(signIns.endedAt)))
-      .leftJoin(people, and(eq(people.id, signIns.person), isNull(people.leftAt)))
-      .where(eq(devices.token, token)),
-  )
+  const rows = (await asking(database)(token)) ?? []
   const [first] = rows
   if (!first) return { state: 'unknown' }
   const { device: row } = first

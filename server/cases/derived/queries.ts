@@ -1,5 +1,5 @@
 import type { Site } from '@dewpoint/contract'
-import { summarise, type Entry, type EntryType } from '@dewpoint/core/casebook'
+import { fold, type CaseSummary, type Entry, type EntryType, type Folded } from '@dewpoint/core/casebook'
 import { asc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { entryOf, figuresOf, fromJson, searchable, tables, type Database, type Transaction } from '../../database/index.ts'
 import type { Job } from '../../jobs/job.ts'
@@ -7,25 +7,47 @@ import { count } from '../../learnt/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
-/** What is read of a case, and its row held, before its journal is folded anew. */
-export const keptBeside = { id: cases.id, position: cases.position, system: cases.system, openedAt: cases.openedAt, counted: cases.counted }
-type Held = Pick<typeof cases.$inferSelect, keyof typeof keptBeside>
+/** What is read of a case, and its row held, before its journal is folded anew or more is added to it. */
+export const keptBeside = {
+  id: cases.id,
+  position: cases.position,
+  system: cases.system,
+  openedAt: cases.openedAt,
+  counted: cases.counted,
+  summary: cases.summary,
+  foldedTo: cases.foldedTo,
+}
+export type Held = Pick<typeof cases.$inferSelect, keyof typeof keptBeside>
+
+/** What is kept of a case beside its journal. */
+export interface Beside {
+  summary: CaseSummary
+  proven: string
+  counted: string
+  foldedTo: string | null
+}
+
+/** The columns of a fold. */
+export function besideOf({ summary, upTo }: Folded): Beside {
+  const proven = provenText(summary.proven)
+  return { summary, proven, counted: proven, foldedTo: upTo }
+}
 
 /** What is kept of a case beside its journal, folded anew, and counted: to be written in the same transaction. */
-export async function foldedAnew(tx: Transaction, held: Held) {
-  const summary = summarise(await outlineOf(tx, held.id))
-  const proven = provenText(summary.proven)
-  await count(tx, [{ ...held, proven }])
-  return { summary, proven, counted: proven }
+export async function foldedAnew(tx: Transaction, held: Held): Promise<Beside> {
+  const beside = besideOf(fold((await outlinesOf(tx, [held.id])).get(held.id) ?? []))
+  await count(tx, [{ ...held, proven: beside.proven }])
+  return beside
 }
 
 /** The types of entry whose payload a summary reads; of the others it only counts them. */
 const summarised: EntryType[] = ['complaint', 'booking', 'decision', 'repair', 'retract']
 
-/** A journal as far as its summary needs it: without the payload of what is only counted. */
-async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<Entry[]> {
+/** Journals as far as their summaries need them, by case: without the payload of what is only counted. */
+export async function outlinesOf(tx: Pick<Database, 'select'>, caseIds: readonly string[]): Promise<Map<string, Entry[]>> {
   const rows = await tx
     .select({
+      caseId: entries.caseId,
       ...{
         id: entries.id,
         at: entries.at,
@@ -39,8 +61,14 @@ async function outlineOf(tx: Pick<Database, 'select'>, caseId: string): Promise<
       payload: sql<unknown>`if(${inArray(entries.type, summarised)}, ${entries.payload}, '{}')`.mapWith(fromJson),
     })
     .from(entries)
-    .where(eq(entries.caseId, caseId))
-  return rows.map(entryOf)
+    .where(inArray(entries.caseId, [...caseIds]))
+  const found = new Map<string, Entry[]>()
+  for (const row of rows) {
+    const journal = found.get(row.caseId) ?? []
+    journal.push(entryOf(row))
+    found.set(row.caseId, journal)
+  }
+  return found
 }
 
 const longestProven = 500

@@ -17,4 +17,5 @@ CREATE TABLE `learnt` (
 	CONSTRAINT `learnt_system_month_fault_pk` PRIMARY KEY(`system`,`month`,`fault`)
 );
 --> statement-breakpoint
-ALTER TABLE `cases` ADD `counted` varchar(500) DEFAULT '' NOT NULL;
+ALTER TABLE `cases` ADD `counted` varchar(500) DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE `cases` ADD `folded_to` varchar(60);
