@@ -64,6 +64,7 @@ export const liveFeature: FastifyPluginAsync<{ database: Database }> = async (ap
     const leave = watcher.listen({ caseId, person: person.id, tell })
     const signs = setInterval(() => {
       void (async () => {
+        if (stream.destroyed) return end()
         // out means out: not only for what is asked next. A database that is away ends nothing
         const still = await stillActs(database, request).catch(() => true)
         if (!still) return end()
@@ -74,6 +75,8 @@ export const liveFeature: FastifyPluginAsync<{ database: Database }> = async (ap
     ending.add(end)
     stream.on('close', end)
     stream.on('error', end)
+    // whoever went before they were listened to
+    if (stream.destroyed) return end()
     // when it was lost it is tried again after this, ms
     write('retry: 2000\n: here\n\n')
     if (caseId !== null) await comeTo(database, caseId, device.id, person.id, present).catch(() => undefined)

@@ -3,6 +3,7 @@ import type { LiveNews, Problem } from '@dewpoint/contract'
 import { byName } from '@dewpoint/core/casebook'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { buildApp } from '../app.ts'
+import { eraseCustomer } from '../customers/queries.ts'
 import { connect } from '../database/index.ts'
 import { testApp, tokenOf } from '../testApp.ts'
 
@@ -67,6 +68,16 @@ describe('what one server takes', () => {
       [{ id: other.id, position: 0 }],
     ])
     for (const stream of [one, two]) stream.stop()
+  })
+
+  it('is told also when the person is taken out of a case', async () => {
+    const { id, site } = await opened()
+    const one = await listening(1, 'office')
+    await one.begun()
+    await eraseCustomer(running.database, site.id, new Date())
+    await until(() => changed(one.told, id).length > 0)
+    expect(changed(one.told, id)).toEqual([{ id, position: 0, erased: true }])
+    one.stop()
   })
 
   it('is told also where the time of the entry, its writer’s clock or the order of commits says otherwise', async () => {

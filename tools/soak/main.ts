@@ -2,8 +2,9 @@ import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { samples } from '../../server/testApp.ts'
+import { runDay } from './day.ts'
 import { runHostile, type Targets } from './hostile.ts'
-import { fillWithCases, timeLists } from './lists.ts'
+import { fillWithCases, timeLists, type Timing } from './lists.ts'
 import { runRestarts, startStation } from './restarts.ts'
 import { signInTo } from './signIn.ts'
 
@@ -12,13 +13,17 @@ const { values } = parseArgs({
   options: {
     requests: { type: 'string', default: '3000' },
     kills: { type: 'string', default: '20' },
-    cases: { type: 'string', default: '10000' },
+    cases: { type: 'string', default: '50000' },
     seed: { type: 'string', default: '1' },
+    /** entries in each of the cases */
+    entries: { type: 'string', default: '20' },
+    minutes: { type: 'string', default: '60' },
   },
 })
-const [requests, kills, cases, seed] = [values.requests, values.kills, values.cases, values.seed].map(Number) as [number, number, number, number]
-if (![requests, kills, cases, seed].every((one) => Number.isInteger(one) && one > 0 && one <= 1_000_000)) {
-  console.error('--requests, --kills, --cases and --seed take whole numbers from 1 to 1000000.')
+const numbers = [values.requests, values.kills, values.cases, values.seed, values.entries, values.minutes].map(Number)
+const [requests, kills, cases, seed, entries, minutes] = numbers as [number, number, number, number, number, number]
+if (!numbers.every((one) => Number.isInteger(one) && one > 0 && one <= 1_000_000)) {
+  console.error('--requests, --kills, --cases, --entries, --minutes and --seed take whole numbers from 1 to 1000000.')
   process.exit(2)
 }
 // the writers share three cases, and a case holds no more than longestJournal entries
@@ -30,6 +35,13 @@ if (kills > 150) {
 const folder = join(import.meta.dirname, '../../.cache/soak')
 rmSync(folder, { recursive: true, force: true })
 const station = await startStation(folder)
+const show = (title: string, timings: Record<string, Timing & { times?: number }>) => {
+  console.log(`${title}; ms: median / 95 / 99 of 100 under`)
+  for (const [name, { median, p95, p99, times }] of Object.entries(timings))
+    console.log(
+      `  ${name.padEnd(28)} ${[median, p95, p99].map((one) => one.toFixed(0).padStart(5)).join(' ')}${times === undefined ? '' : `   ${times} times`}`,
+    )
+}
 const problems: string[] = []
 const must = (holds: boolean, what: string) => void (holds || problems.push(what))
 try {
@@ -74,13 +86,30 @@ try {
   )
   must(restarts.lost + restarts.doubled + restarts.misplaced === 0, 'entries were lost, doubled or misplaced')
 
-  await fillWithCases(station.database.url, cases)
-  const timings = await timeLists(station.address, 60, await signInTo(station.address, 'office'))
-  console.log(`lists with ${cases} cases, ms: median / 95 of 100 under`)
-  for (const [name, { median, p95 }] of Object.entries(timings))
-    console.log(`  ${name.padEnd(28)} ${median.toFixed(0).padStart(5)} ${p95.toFixed(0).padStart(5)}`)
+  const began = performance.now()
+  await fillWithCases(station.database.url, cases, entries)
+  console.log(`${cases} cases with ${cases * entries} entries, what they prove counted, after ${((performance.now() - began) / 1000).toFixed(0)} s`)
+  const quiet = await timeLists(station.address, 60, await signInTo(station.address, 'office'))
+  show(`lists with ${cases} cases, nobody else at work`, quiet)
+
+  const [engineers, office] = [50, 5]
+  const working = runDay({ address: station.address, engineers, office, seconds: minutes * 60, pause: 1500, pid: station.pid })
+  const busy = await timeLists(station.address, 60, await signInTo(station.address, 'office'))
+  const day = await working
+  show(`the same with ${engineers + office} people at work`, busy)
+  show(
+    `${engineers} engineers and ${office} of the office, ${minutes} min: ${day.acknowledged} entries acknowledged, ${day.lost} lost, ${day.told} times told`,
+    day.timings,
+  )
+  console.log(
+    `  memory of the server ${day.memory[0].toFixed(0)} MB after a fifth, ${day.memory[1].toFixed(0)} MB at the end; ${day.failed.length} answers that were none`,
+  )
+  for (const one of day.failed.slice(0, 10)) console.log(`  ${one}`)
+  must(day.failed.length === 0 && day.lost === 0, 'an answer failed, or an entry was lost')
+  must(day.timings.append!.p99 <= 250, 'an append took more than 250 ms, one in a hundred')
+  must(day.memory[1] < day.memory[0] * 1.25, 'memory grew while people worked')
   must(
-    Object.values(timings).every((one) => one.p95 <= 150),
+    Object.values(busy).every((one) => one.p95 <= 150),
     'a list took more than 150 ms',
   )
 } finally {

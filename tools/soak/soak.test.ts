@@ -3,6 +3,7 @@ import { resolve } from 'node:path'
 import type { Case, Health } from '@dewpoint/contract'
 import { expect, it } from 'vitest'
 import { testApp, tokenOf } from '../../server/testApp.ts'
+import { runDay } from './day.ts'
 import { runHostile } from './hostile.ts'
 import { fillWithCases, timeLists } from './lists.ts'
 import { runRestarts, startStation } from './restarts.ts'
@@ -41,6 +42,23 @@ it('the lists answer from a thousand cases, and the questions find what is there
   expect(Object.keys(timings)).toHaveLength(9)
   expect((await get<{ cases: unknown[] }>('/api/cases?search=house%20987')).cases).toHaveLength(1)
 })
+
+it('people at work lose nothing, are answered, and are told of each other', async () => {
+  const folder = resolve('.cache/soak-day')
+  rmSync(folder, { recursive: true, force: true })
+  const station = await startStation(folder)
+  try {
+    const report = await runDay({ address: station.address, engineers: 6, office: 2, seconds: 5, pause: 100, pid: station.pid })
+    expect(report).toMatchObject({ lost: 0, failed: [] })
+    expect(report.acknowledged).toBeGreaterThan(20)
+    expect(report.told).toBeGreaterThan(0)
+    for (const what of ['open a case', 'append', 'list', 'one case', 'what earlier cases teach']) expect(report.timings[what]?.times, what).toBeGreaterThan(0)
+    expect(Math.min(...report.memory)).toBeGreaterThan(20)
+  } finally {
+    await station.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}, 120_000)
 
 it('server and database killed under load lose no entry that was acknowledged, and double none', async () => {
   const folder = resolve('.cache/soak-short')

@@ -1,0 +1,46 @@
+import { describe, expect, it, vi } from 'vitest'
+import { gathered } from './gathered.ts'
+
+/** a question whose answer comes when it is let */
+function slow() {
+  const answers: (() => void)[] = []
+  const load = vi.fn(
+    (keys: readonly string[]) =>
+      new Promise<ReadonlyMap<string, string>>((done) =>
+        answers.push(() => done(new Map(keys.filter((one) => one !== 'none').map((one) => [one, one.toUpperCase()])))),
+      ),
+  )
+  return { load, next: () => vi.waitFor(() => answers.shift()!()) }
+}
+
+describe('asking together', () => {
+  it('asks for one at once, and for what is asked meanwhile in the next question: no answer is of before it was asked for', async () => {
+    const { load, next } = slow()
+    const ask = gathered(load)
+    const first = ask('a')
+    const meanwhile = ['b', 'a', 'b', 'none'].map((one) => ask(one))
+    expect(load.mock.calls).toEqual([[['a']]])
+    await next()
+    expect(await first).toBe('A')
+    await next()
+    expect(await Promise.all(meanwhile)).toEqual(['B', 'A', 'B', undefined])
+    expect(load.mock.calls).toEqual([[['a']], [['b', 'a', 'none']]])
+  })
+
+  it('tells everybody who asked what went wrong, and asks anew afterwards', async () => {
+    let fails = true
+    const ask = gathered((keys) => (fails ? Promise.reject(new Error('away')) : Promise.resolve(new Map(keys.map((one) => [one, 1])))))
+    const all = await Promise.allSettled([ask('a'), ask('b'), ask('c')])
+    expect(all.map((one) => one.status)).toEqual(['rejected', 'rejected', 'rejected'])
+    fails = false
+    expect(await ask('a')).toBe(1)
+  })
+
+  it('asks for a great many in stretches', async () => {
+    const load = vi.fn((keys: readonly string[]) => Promise.resolve(new Map(keys.map((one) => [one, one]))))
+    const ask = gathered(load)
+    const keys = Array.from({ length: 501 }, (_unused, index) => String(index))
+    expect(await Promise.all(keys.map((one) => ask(one)))).toEqual(keys)
+    expect(load.mock.calls.map(([list]) => list.length)).toEqual([1, 200, 200, 100])
+  })
+})
