@@ -1,39 +1,69 @@
 <script setup lang="ts">
 import type { Person } from '@dewpoint/core/casebook'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { initialsOf } from '../session/roleWords.ts'
 
-/** Who else looks at this case now. */
+/** Who else looks at this case now: the letters of one, the number of several; pressed, their names. */
 const props = defineProps<{ people: readonly Person[] }>()
+const open = ref(false)
 const names = computed(() => props.people.map((one) => one.name).join(', '))
+const told = computed(() => `${names.value} ${props.people.length === 1 ? 'is' : 'are'} here too`)
 </script>
 
 <template>
-  <span class="present" role="status">
+  <div class="present">
+    <span class="visually-hidden" role="status">{{ people.length > 0 ? told : '' }}</span>
     <template v-if="people.length > 0">
-      <span v-for="one in people.slice(0, 3)" :key="one.id" class="one" aria-hidden="true" :title="`${one.name} is here too`">{{ initialsOf(one.name) }}</span>
-      <span v-if="people.length > 3" class="dim" aria-hidden="true">+{{ people.length - 3 }}</span>
-      <span class="visually-hidden">{{ names }} {{ people.length === 1 ? 'is' : 'are' }} here too</span>
+      <button type="button" :aria-label="told" :aria-expanded="open" @click="open = !open" @blur="open = false" @keydown.esc="open = false">
+        <span class="ring" aria-hidden="true">{{ people.length === 1 ? initialsOf(people[0]!.name) : people.length }}</span>
+      </button>
+      <div v-if="open" class="names" aria-hidden="true">
+        <span class="dim">Here too</span>
+        <span v-for="one in people" :key="one.id">{{ one.name }}</span>
+      </div>
     </template>
-  </span>
+  </div>
 </template>
 
 <style scoped>
 .present {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
+  position: relative;
 }
-.one {
+button {
   display: grid;
   place-items: center;
-  min-width: 30px;
-  height: 30px;
+  width: 44px;
+  height: 44px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  cursor: pointer;
+}
+.ring {
+  display: grid;
+  place-items: center;
+  min-width: 28px;
+  height: 28px;
   padding: 0 4px;
   border: 2px solid var(--live);
   border-radius: 50%;
   background: var(--sheet);
   font-size: 0.8125rem;
   font-weight: 600;
+}
+.names {
+  position: absolute;
+  z-index: 20;
+  top: 100%;
+  right: 0;
+  display: grid;
+  gap: 4px;
+  min-width: 150px;
+  padding: 10px 14px;
+  border: 1px solid var(--dim);
+  border-radius: 10px;
+  background: var(--sheet);
+  white-space: nowrap;
 }
 </style>

@@ -30,26 +30,30 @@ let here = true
 /** calls taken here that the server is not known to have */
 const keptHere = computed(() => outbox.items.flatMap((one) => (one.kind === 'open' ? [{ id: one.caseId, name: one.body.site.name }] : [])))
 
-async function load(after: string | null = null) {
+/** @returns whether the server answered */
+async function load(after: string | null = null): Promise<boolean> {
   const mine = ++question
   const words = (search.value ?? '').trim()
   try {
     const answer = await fetchCases(words, after)
-    if (mine !== question) return
+    if (mine !== question) return true
     cases.value = after === null ? answer.cases : [...(cases.value ?? []), ...answer.cases]
     next.value = answer.next
     stretches = after === null ? 1 : stretches + 1
     away.value = null
     if (after === null && answer.cases.length > 0) void readyAhead(kindsOf(answer.cases), () => here)
-    if (words === '' && after === null) await keepRecent(answer.cases, Date.now(), () => here)
+    // beside what is shown; a later list goes on with it
+    if (words === '' && after === null) void keepRecent(answer.cases, Date.now(), () => here && mine === question)
+    return true
   } catch (error) {
     const kept = await keptCases().catch(() => [])
-    if (mine !== question) return
+    if (mine !== question) return false
     away.value = (error as Error).message
     cases.value = kept
       .map(lineOf)
       .filter(({ site, appliance }) => [site.name, site.address, appliance.label].some((text) => folded(text).includes(folded(words))))
     next.value = null
+    return false
   }
 }
 watch(search, () => load())
@@ -69,7 +73,7 @@ useLive(
   async () => {
     // what was written while the list was fetched may not be in it
     if (!begun) asked = true
-    else if (stretches === 1) await load()
+    return !begun || stretches !== 1 || (await load())
   },
   (changed) => changed.some(({ id, position }) => cases.value?.find((one) => one.id === id)?.position !== position),
 )
