@@ -58,6 +58,11 @@ export async function giveBack(database: Database, { name }: Job, holder: string
   )
 }
 
+/** Gives back what anybody held: of a database nobody else works on, like one that is being restored. */
+export async function giveAllBack(database: Database): Promise<void> {
+  await retried(() => database.update(jobs).set({ holder: null, leasedUntil: null }))
+}
+
 const known = new WeakMap<Database, Set<string>>()
 
 /** Whether a job is done in its version. Once it is, it stays so. */

@@ -72,6 +72,21 @@ describe('backup and restore', () => {
     expect((rows as { id: string }[]).map((one) => one.id)).toEqual([id, later.id].sort())
   })
 
+  it('saved while a server was at work on everything is brought up to date whole', async () => {
+    const half = await emptyDatabase('half')
+    await migrateDatabase(half, migrations)
+    const connection = await createConnection({ uri: half })
+    await connection.query("insert into jobs (name, version, holder, leased_until) values ('sites', 1, 'a server that is gone', now(3) + interval 1 hour)")
+    await connection.end()
+    expect(run('backup', half, fileOf('half')).status).toBe(0)
+    const fresh = await emptyDatabase('whole')
+    expect(run('restore', fresh, fileOf('half')).status).toBe(0)
+    const restored = await createConnection({ uri: fresh })
+    const [rows] = await restored.query('select name, finished from jobs order by name')
+    await restored.end()
+    expect(rows).toEqual(['cases', 'opinions', 'sites'].map((name) => ({ name, finished: 1 })))
+  })
+
   it('of an older version brings it up to date', async () => {
     const old = await emptyDatabase('older')
     await migrateDatabase(old, migrations, 1)
