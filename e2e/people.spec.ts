@@ -128,7 +128,9 @@ test('a device taken away is signed out from afar: it hands in what it had not s
   const theirs = owner.page.getByRole('listitem').filter({ hasText: 'Wren Tallow' }).first()
   await theirs.getByRole('button', { name: /^Sign out/ }).press('Enter')
   await owner.page.getByRole('button', { name: 'Sign out and empty it' }).press('Enter')
-  await expect(owner.page.getByText(/signed out; empties itself when it next has signal/).first()).toBeVisible()
+  await expect(
+    owner.page.getByRole('listitem').filter({ hasText: 'Wren Tallow' }).filter({ hasText: 'signed out; empties itself when it next has signal' }).first(),
+  ).toBeVisible()
 
   await page.unroute('**/api/**')
   await page.reload()

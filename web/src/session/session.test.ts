@@ -151,6 +151,14 @@ describe('a device the firm has signed out', () => {
       { kind: 'entry', caseId: open.id, entry },
     ])
     expect([await device.keptCases(), await device.listUnsent(), await device.keptAnswer('firm')]).toEqual([[], [], undefined])
+    // what was asked for before and is answered only now is not kept, until somebody signs in here again
+    const late = () =>
+      Promise.all([
+        device.keepAnswer('late', {}, '2026-03-01T09:00:00.000Z'),
+        device.mergeCase({ ...open, appliance: { ...open.appliance, siteId: open.site.id }, entries: [], received: {}, position: 0 }),
+      ])
+    await late()
+    expect([await device.keptCases(), await device.keptAnswer('late')]).toEqual([[], undefined])
     expect(session.me.value).toBeNull()
     expect(Object.keys(localStorage).filter((key) => !['dewpoint.me', 'dewpoint.here', 'dewpoint.lapsed'].includes(key))).toEqual([])
     expect([localStorage.getItem('dewpoint.me'), localStorage.getItem('dewpoint.here')]).toEqual(['null', '[]'])

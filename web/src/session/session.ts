@@ -3,6 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { fetchSession, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendSignOut, signedOut, Unreachable } from '../keeping/api.ts'
 import { letGoOfAll, listUnsent } from '../keeping/device/device.ts'
 import { leftOver } from '../keeping/outbox/writtenAhead.ts'
+import { keepAgain } from '../keeping/device/device.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
 import { emptied, emptyThisDevice, ended } from './door/emptying.ts'
 
@@ -39,6 +40,7 @@ async function look(): Promise<void> {
 async function signing(work: Promise<Session>): Promise<{ trouble: string; fields: Record<string, string> } | null> {
   try {
     const session = await work
+    keepAgain()
     me.value = session.person
     emptied.value = null
     take(session)

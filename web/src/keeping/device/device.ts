@@ -133,9 +133,15 @@ export const keptCase = (id: string) => using((database) => database.get('cases'
 /** Every case kept on this device, newest first. */
 export const keptCases = () => using(async (database) => (await database.getAll('cases')).sort((a, b) => (a.openedAt < b.openedAt ? 1 : -1)))
 
+/** set once this page emptied the device: what was asked for before and is answered late is not kept any more */
+let emptied = false
+/** Somebody signed in on this device: it keeps things again. */
+export const keepAgain = () => void (emptied = false)
+
 /** Keeps a case as it is known now, with whatever this device has of it besides: another page may have written meanwhile. */
 export const mergeCase = (one: KeptCase) =>
   changing('cases', async (store) => {
+    if (emptied) return
     const present = await store.get(one.id)
     await store.put({
       ...present,
@@ -175,7 +181,8 @@ export const forgetUnsent = (sequences: number[]) =>
   })
 
 /** Keeps an answer of the server for when it is away. */
-export const keepAnswer = (asked: string, answer: unknown, at: string) => using((database) => database.put('answers', { asked, answer, at }))
+export const keepAnswer = (asked: string, answer: unknown, at: string) =>
+  using(async (database) => void (emptied || (await database.put('answers', { asked, answer, at }))))
 
 /** The answer kept to a question, or undefined. */
 export const keptAnswer = async <T>(asked: string): Promise<T | undefined> =>
@@ -194,6 +201,7 @@ export async function letGoOfAll(needed: ReadonlySet<string>, pictures: Readonly
 
 /** Empties this device: cases, answers, pictures, and what was to be sent. */
 export async function emptyDevice(): Promise<void> {
+  emptied = true
   const database = await device()
   const tx = database.transaction(['cases', 'unsent', 'answers', 'pictures'], 'readwrite')
   await Promise.all([...(['cases', 'unsent', 'answers', 'pictures'] as const).map((name) => tx.objectStore(name).clear()), tx.done])
@@ -202,7 +210,7 @@ export async function emptyDevice(): Promise<void> {
 /** Keeps a picture; one that is here already stays as it stands. */
 export const keepPicture = (picture: KeptPicture) =>
   changing('pictures', async (store) => {
-    if (!(await store.get(picture.hash))) await store.put(picture)
+    if (!emptied && !(await store.get(picture.hash))) await store.put(picture)
   })
 
 /** A picture kept here, or undefined. */

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { Refused, sendHandIn, sendPhoto, sendWiped } from '../../keeping/api.ts'
-import { emptyDevice, keptPicture, listUnsent } from '../../keeping/device/device.ts'
+import { emptyDevice, keptPicture, letGoOfAll, listUnsent } from '../../keeping/device/device.ts'
 import { forget, named, recall, remember } from '../../keeping/device/storage.ts'
 import { leftOver } from '../../keeping/outbox/writtenAhead.ts'
 import { here, lapsed, me } from '../../keeping/who.ts'
@@ -40,6 +40,8 @@ async function work(): Promise<void> {
     for (let from = 0; from < items.length; from += atATime) await unlessRefused(sendHandIn(items.slice(from, from + atATime)))
     await emptyDevice()
     await sendWiped()
+    // what another page of this device kept meanwhile
+    await letGoOfAll(new Set(), new Set())
     for (const name of named('dewpoint.')) forget(name)
     me.value = null
     here.value = []
