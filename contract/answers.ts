@@ -1,5 +1,5 @@
-import type { Case } from './case.ts'
-import type { AppendResult, News } from './entries.ts'
+import type { Case } from './cases/case.ts'
+import type { AppendResult, News } from './cases/entries.ts'
 import { problemTypes, type Problem, type ProblemName } from './problem.ts'
 
 // Between a phone and its server stand captive portals, proxies and servers of another version: what does not look exactly like one of these is

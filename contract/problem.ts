@@ -1,4 +1,4 @@
-import type { PresentCase } from './case.ts'
+import type { PresentCase } from './cases/case.ts'
 
 /** The catalogue of what can go wrong at the API, each with its status and title. */
 export const problemTypes = {

@@ -1,4 +1,4 @@
-import { App, expect, knownAs, test } from './app.ts'
+import { App, barriers, expect, knownAs, test } from './app.ts'
 import { secondServer } from './servers.ts'
 
 test('an engineer without signal for an hour, the office writing in the same case meanwhile: both end with everything, in one order', async ({
@@ -69,6 +69,11 @@ test('two browsers on two servers see what the other writes, on the case and on 
     const there = (one: typeof page, name: string) => expect(one.getByRole('button', { name: `${name} is here too` })).toBeVisible()
     await there(theirs, 'Ines Quill')
     await there(page, 'Bo Larkspur')
+    await page.getByRole('button', { name: 'Bo Larkspur is here too' }).click()
+    await expect(page.getByText('Here too')).toBeVisible()
+    expect(await barriers(page)).toEqual([])
+    await page.keyboard.press('Escape')
+    await expect(page.getByText('Here too')).toHaveCount(0)
 
     const began = Date.now()
     await app.answer('Do the radiators get hot?', 'hot as always')

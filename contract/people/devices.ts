@@ -1,6 +1,6 @@
 import { check, outOfBounds, type Bounds, type Entry, type Parsed } from '@dewpoint/core/casebook'
 import { array, boolean, mixed, object } from 'yup'
-import type { NewCase } from '../case.ts'
+import type { NewCase } from '../cases/case.ts'
 import { readingOf, type Member } from './signIn.ts'
 
 /** A device somebody is or was signed in on. */

@@ -9,6 +9,18 @@ const { running, id, newCase, reading, get, post, opened } = testApp('cases')
 const lineOf = async (caseId: string) => (await get<CaseList>('/api/cases?limit=100')).cases.find((one) => one.id === caseId)
 
 describe('cases', () => {
+  it('is listed whole also while an older version’s summary waits to be folded anew', async () => {
+    const body = await opened()
+    await post(`/api/cases/${body.id}/entries`, { entries: [reading()] })
+    const whole = (await lineOf(body.id))!.summary
+    const old = { complaints: [], entries: 1, readings: 1, condemned: [], repairs: 0, closed: false, proven: [], lastAt: whole.lastAt }
+    await running.database
+      .update(tables.cases)
+      .set({ summary: old as unknown as typeof whole, foldedTo: null })
+      .where(eq(tables.cases.id, body.id))
+    expect((await lineOf(body.id))!.summary).toEqual(whole)
+  })
+
   it('is opened, listed and read back with its journal', async () => {
     const body = await opened()
     const entry = reading()

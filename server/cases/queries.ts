@@ -155,6 +155,8 @@ function selectCases(database: Database) {
   return database.select().from(cases).innerJoin(sites, eq(cases.siteId, sites.id)).innerJoin(appliances, eq(cases.applianceId, appliances.id)).$dynamic()
 }
 
+const noSummary = summarise([])
+
 function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine {
   const { id, openedAt, controls, settings, summary, position, erasedAt } = row.cases
   return {
@@ -162,7 +164,8 @@ function lineOf(row: Awaited<ReturnType<typeof selectCases>>[number]): CaseLine 
     openedAt: openedAt.toISOString(),
     controls,
     settings: knownSettings(settings),
-    summary,
+    // one that an older version folded lacks what came later, until the job has come by
+    summary: { ...noSummary, ...summary },
     position,
     site: siteOf(row.sites),
     appliance: row.appliances,

@@ -50,7 +50,7 @@ export function connect(url: string, patience: Partial<Patience> = {}) {
      * Source: MariaDB Knowledge Base, "Galera Cluster System Variables", wsrep_sync_wait.
      */
     catchUp: async () => void (cluster && (await retried(() => client.query('set statement wsrep_sync_wait = 1 for select 1')))),
-    close: () => Promise.all(pools.map((one) => one.end())),
+    close: () => client.end(),
   })
 }
 

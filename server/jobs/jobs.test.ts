@@ -2,6 +2,7 @@ import type { NewCase } from '@dewpoint/contract'
 import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import { createConnection, type RowDataPacket } from 'mysql2/promise'
 import { afterAll, describe, expect, it } from 'vitest'
+import { chances } from '../../tools/soak/chances.ts'
 import { connect, tables, type Database } from '../database/index.ts'
 import { learntBefore, readBefore } from '../learnt/queries.ts'
 import { testApp } from '../testApp.ts'
@@ -89,12 +90,7 @@ describe('work on everything that is kept', () => {
 describe('what earlier cases teach, counted', () => {
   const faults = ['fan.seized', 'pump.seized', 'ntcFlow.drifted']
   const kinds = ['premix-combi', 'coil-combi']
-  /** repeatable: a linear congruential generator (Numerical Recipes, 3rd ed., 7.1.4) */
-  let state = 7
-  const below = (most: number) => {
-    state = (state * 1664525 + 1013904223) % 2 ** 32
-    return Math.floor((state / 2 ** 32) * most)
-  }
+  const below = chances(7)
   const write = async (body: NewCase, lines: [Entry['type'], object][]) => {
     const entries = lines.map(([type, payload]) => newEntry(type, payload as never, { id: id(), now: Date.now(), author: byName('Engineer'), seen: [] }))
     expect((await post(`/api/cases/${body.id}/entries`, { entries })).statusCode).toBe(200)

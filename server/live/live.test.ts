@@ -6,6 +6,7 @@ import { buildApp } from '../app.ts'
 import { eraseCustomer } from '../customers/queries.ts'
 import { connect } from '../database/index.ts'
 import { testApp, tokenOf } from '../testApp.ts'
+import { watchChanges } from './watcher.ts'
 
 const { running, as, get, opened, post, reading } = testApp('live')
 /** two servers on one database, as behind a proxy */
@@ -97,6 +98,32 @@ describe('what one server takes', () => {
     await slow.end()
     await until(() => seven() === 1)
     one.stop()
+  })
+})
+
+describe('a server that could not look for too long', () => {
+  it('tells whoever listens to ask for what is new: it may be out of its sight', async () => {
+    const state = { away: false, asked: 0 }
+    const flaky = new Proxy(running.database, {
+      get: (target, key) => {
+        if (key === 'select') state.asked++
+        if (key === 'select' && state.away) throw new Error('the database is away')
+        return Reflect.get(target, key, target) as unknown
+      },
+    })
+    const patience = 80
+    const watcher = watchChanges(flaky, 5, patience)
+    const told: LiveNews[] = []
+    watcher.listen({ caseId: null, person: 'x', tell: (news) => told.push(news) })
+    const begun = () => told.filter((news) => news.begun).length
+    await until(() => begun() >= 1)
+    state.away = true
+    const [since, asked] = [performance.now(), state.asked]
+    await until(() => performance.now() - since > patience && state.asked > asked + 2)
+    const before = begun()
+    state.away = false
+    await until(() => begun() > before)
+    watcher.stop()
   })
 })
 

@@ -19,11 +19,14 @@ const overlap = 20
 /** so many are looked at in one go, the latest first */
 const mostAtOnce = 1000
 
+/** after so long without a look, ms, something may be out of its sight: everybody is told to ask for themselves */
+const usualPatience = 10_000
+
 /**
  * Learns from the database what any server wrote, and tells those who listen here. It looks only while somebody listens. After a failure it goes
- * on, and what happened meanwhile is told, as far back as it looks; whoever was away longer asks for themselves when they come back.
+ * on, and what happened meanwhile is told; where that was too long ago to be seen, whoever listens is told to ask for what is new.
  */
-export function watchChanges(database: Database, pause = usualPause) {
+export function watchChanges(database: Database, pause = usualPause, patience = usualPatience) {
   const listeners = new Set<Listener>()
   let seen = new Map<string, string>()
   /** nothing is known yet: the first look tells of nothing; whoever listens asks for what was before it */
@@ -32,10 +35,15 @@ export function watchChanges(database: Database, pause = usualPause) {
   let stopped = false
   const told = new WeakMap<Listener, string>()
   /** who has been told that from now on they hear everything */
-  const hearing = new WeakSet<Listener>()
+  let hearing = new WeakSet<Listener>()
+  /** when it was looked last */
+  let looked = performance.now()
 
   async function look(): Promise<void> {
+    const began = performance.now()
     const rows = await changedLately(database, overlap, mostAtOnce)
+    if (began - looked > patience) hearing = new WeakSet()
+    looked = began
     const now = new Map(rows.map(({ id, position, erased }) => [id, `${position} ${erased ?? false}`]))
     const changed = rows.filter(({ id }) => seen.get(id) !== now.get(id))
     seen = now

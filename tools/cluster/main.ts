@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util'
+import { chances } from '../soak/chances.ts'
 import { startServer, writeUnderKills } from '../soak/restarts.ts'
 import { say } from '../run.mjs'
 import { startCluster, type Node } from './nodes.ts'
@@ -39,12 +40,7 @@ try {
 process.exit(failed ? 1 : 0)
 
 async function killUnderLoad(): Promise<boolean> {
-  // repeatable: a linear congruential generator (Numerical Recipes, 3rd ed., 7.1.4)
-  let state = seed
-  const below = (most: number) => {
-    state = (state * 1664525 + 1013904223) % 2 ** 32
-    return Math.floor((state / 2 ** 32) * most)
-  }
+  const below = chances(seed)
   const struck: Record<string, number> = {}
   let returning: Promise<unknown> = Promise.resolve()
   let trouble: unknown

@@ -1,11 +1,10 @@
 // npm run restore -- FILE: puts a backup in the place of everything entered, also one of an older version, or as it stood at a moment since.
 import { build } from '../build.mjs'
-import { withDatabase } from './dump.mjs'
+import { verify, withDatabase } from './dump.mjs'
 import { momentOf } from './moment.mjs'
 import { ensureInstalled } from '../prepare.mjs'
 import { restoreFrom } from './restoring.mjs'
 import { Advice, command, say } from '../run.mjs'
-import { verify } from './dump.mjs'
 
 await command(async () => {
   const args = process.argv.slice(2)

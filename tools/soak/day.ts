@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { isAppendResult, type CaseList, type NewCase, type Session } from '@dewpoint/contract'
 import { newEntry } from '@dewpoint/core/casebook'
 import { v7 } from 'uuid'
+import { chances } from './chances.ts'
 import { timingOf, type Timing } from './lists.ts'
 import { signInTo } from './signIn.ts'
 
@@ -52,9 +53,9 @@ export async function runDay({ address, engineers, office, seconds, pause, pid }
       return content
     }
     const listening = listen(`${address}/api/live`, cookie, () => report.told++, ending.signal)
-    // repeatable for each: a linear congruential generator (Numerical Recipes, 3rd ed., 7.1.4)
-    let state = number * 7919 + (role === 'office' ? 1 : 0)
-    const random = () => (state = (state * 1664525 + 1013904223) % 2 ** 32) / 2 ** 32
+    // repeatable for each
+    const below = chances(number * 7919 + (role === 'office' ? 1 : 0))
+    const oneIn = (many: number) => below(many) === 0
     const append = async (caseId: string, type: 'reading' | 'booking') => {
       const payload = type === 'reading' ? { check: 'ask.hotWater', outcome: 'none' } : { urgency: 'today' as const, engineer: me.name }
       const entry = newEntry(type, payload as never, { id: v7(), now: Date.now(), author: me, seen: [] })
@@ -79,19 +80,19 @@ export async function runDay({ address, engineers, office, seconds, pause, pid }
         }
         await append(own, 'reading')
         entries++
-        if (random() < 0.1) await ask('list', '/api/cases')
-        if (random() < 0.2) await ask('one case', `/api/cases/${own}`)
+        if (oneIn(10)) await ask('list', '/api/cases')
+        if (oneIn(5)) await ask('one case', `/api/cases/${own}`)
       } else {
         const { cases } = (await ask('list', '/api/cases')) as CaseList
-        const one = cases[Math.floor(random() * cases.length)]
-        if (random() < 0.5) await ask('search', `/api/cases?search=${encodeURIComponent(`house ${Math.floor(random() * 50_000)}`)}`)
+        const one = cases[below(cases.length)]
+        if (oneIn(2)) await ask('search', `/api/cases?search=${encodeURIComponent(`house ${below(50_000)}`)}`)
         if (one) {
           await ask('one case', `/api/cases/${one.id}`)
-          if (random() < 0.5) await append(one.id, 'booking')
+          if (oneIn(2)) await append(one.id, 'booking')
         }
-        if (random() < 0.2) await ask('sites', '/api/sites')
+        if (oneIn(5)) await ask('sites', '/api/sites')
       }
-      await new Promise((rest) => setTimeout(rest, pause * (0.5 + random())))
+      await new Promise((rest) => setTimeout(rest, pause / 2 + below(pause)))
     }
     await listening
   }

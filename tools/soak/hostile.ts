@@ -1,5 +1,6 @@
 import { request as httpRequest } from 'node:http'
 import { connect } from 'node:net'
+import { chances } from './chances.ts'
 
 /** What came of hostile requests. */
 export interface HostileReport {
@@ -117,15 +118,6 @@ const brokenBodies = [
   '﻿{}',
   '{"__proto__":1}',
 ]
-
-/** Numbers in order from a seed, each from 0 up to but not with `below`. Source: Numerical Recipes' linear congruential generator. */
-function chances(seed: number) {
-  let state = seed >>> 0
-  return (below: number) => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
-    return Math.floor((state / 2 ** 32) * below)
-  }
-}
 
 /** One attack after another: the same for the same seed. */
 function* attacks({ caseId, newCase, entry }: Targets, seed: number): Generator<Attack> {

@@ -101,6 +101,9 @@ describe('without the server', () => {
     expect(await answers.knownPast(line.id, 'premix-combi')).toEqual(past)
     expect(await answers.knownPast(testId(), 'premix-combi')).toEqual({ appliance: [], experience: past.experience })
     await expect(answers.knownPast(testId(), 'coil-combi')).rejects.toThrow('does not answer')
+    // what is known from before is not kept anew as if it had been heard now
+    expect(await answers.knownPast(line.id, 'coil-combi')).toEqual(past)
+    await expect(answers.knownPast(testId(), 'coil-combi')).rejects.toThrow('does not answer')
   })
 
   it('places are those of the cases kept here, found without case and accents, each boiler once', async () => {

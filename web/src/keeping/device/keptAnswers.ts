@@ -82,9 +82,13 @@ export async function knownAppliance(id: string): Promise<KnownAppliance> {
  */
 export async function knownPast(id: string, system?: string): Promise<Past> {
   try {
-    const past = await orKept<Past>(`past ${id}`, fetchPast(id))
-    if (system !== undefined) await keepAnswer(`kind ${system}`, past.experience, new Date().toISOString()).catch(() => undefined)
-    return past
+    return await orKept<Past>(
+      `past ${id}`,
+      fetchPast(id).then(async (past) => {
+        if (system !== undefined) await keepAnswer(`kind ${system}`, past.experience, new Date().toISOString()).catch(() => undefined)
+        return past
+      }),
+    )
   } catch (error) {
     const experience =
       system === undefined || error instanceof Refused ? undefined : await keptAnswer<Past['experience']>(`kind ${system}`).catch(() => undefined)

@@ -1,7 +1,7 @@
 import { byName, newEntry, type Entry } from '@dewpoint/core/casebook'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { mostEntries, readAppend } from './index.ts'
+import { mostEntries, readAppend } from '../index.ts'
 
 let count = 0
 const entry = (): Entry =>
