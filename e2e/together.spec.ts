@@ -70,10 +70,10 @@ test('two browsers on two servers see what the other writes, on the case and on 
     await there(theirs, 'Ines Quill')
     await there(page, 'Bo Larkspur')
     await page.getByRole('button', { name: 'Bo Larkspur is here too' }).click()
-    await expect(page.getByText('Here too')).toBeVisible()
+    await expect(page.getByText('Here too', { exact: true })).toBeVisible()
     expect(await barriers(page)).toEqual([])
     await page.keyboard.press('Escape')
-    await expect(page.getByText('Here too')).toHaveCount(0)
+    await expect(page.getByText('Here too', { exact: true })).toHaveCount(0)
 
     const began = Date.now()
     await app.answer('Do the radiators get hot?', 'hot as always')

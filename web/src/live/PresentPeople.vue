@@ -11,23 +11,23 @@ const told = computed(() => `${names.value} ${props.people.length === 1 ? 'is' :
 </script>
 
 <template>
-  <div class="present">
-    <span class="visually-hidden" role="status">{{ people.length > 0 ? told : '' }}</span>
-    <template v-if="people.length > 0">
-      <button type="button" :aria-label="told" :aria-expanded="open" @click="open = !open" @blur="open = false" @keydown.esc="open = false">
-        <span class="ring" aria-hidden="true">{{ people.length === 1 ? initialsOf(people[0]!.name) : people.length }}</span>
-      </button>
-      <div v-if="open" class="names" aria-hidden="true">
-        <span class="dim">Here too</span>
-        <span v-for="one in people" :key="one.id">{{ one.name }}</span>
-      </div>
-    </template>
+  <!-- by itself it takes no room in the bar: only somebody who is there does -->
+  <span class="visually-hidden" role="status">{{ people.length > 0 ? told : '' }}</span>
+  <div v-if="people.length > 0" class="present">
+    <button type="button" :aria-label="told" :aria-expanded="open" @click="open = !open" @blur="open = false" @keydown.esc="open = false">
+      <span class="ring" aria-hidden="true">{{ people.length === 1 ? initialsOf(people[0]!.name) : people.length }}</span>
+    </button>
+    <div v-if="open" class="names" aria-hidden="true">
+      <span class="dim">Here too</span>
+      <span v-for="one in people" :key="one.id">{{ one.name }}</span>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .present {
   position: relative;
+  margin: 0 -8px;
 }
 button {
   display: grid;
