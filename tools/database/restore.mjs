@@ -1,7 +1,7 @@
 // npm run restore -- FILE: puts a backup in the place of everything entered, also one of an older version, or as it stood at a moment since.
 import { build } from '../build.mjs'
 import { verify, withDatabase } from './dump.mjs'
-import { momentOf } from './moment.mjs'
+import { asTyped, momentOf } from './moment.mjs'
 import { ensureInstalled } from '../prepare.mjs'
 import { restoreFrom } from './restoring.mjs'
 import { Advice, command, say } from '../run.mjs'
@@ -18,7 +18,7 @@ await command(async () => {
   await build()
   await withDatabase(async (database) => {
     const { restored, kept } = await restoreFrom(database, file, { yes: args.includes('--yes'), until })
-    say(`restored ${restored.cases} cases with ${restored.entries} entries from ${file}${until ? `, as it stood at ${until.toLocaleString()}` : ''}`)
+    say(`restored ${restored.cases} cases with ${restored.entries} entries from ${file}${until ? `, as it stood at ${asTyped(until)}` : ''}`)
     if (kept) say(`what was there before stands in the database ${kept} until the next restore`)
   })
 })

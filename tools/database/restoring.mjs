@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { createGunzip } from 'node:zlib'
 import { ask, countOf, loadInto } from './dump.mjs'
 import { changesFolder } from './mariadb.mjs'
+import { asTyped } from './moment.mjs'
 import { Advice, bin, run } from '../run.mjs'
 
 /** tells when each restore began, and from which file on the changes follow from what it restored */
@@ -89,7 +90,7 @@ async function changesUntil(database, file, until) {
   const begun = restores(folder).find((one) => one.first > first)
   if (begun && until > begun.at)
     throw new Advice(
-      `Since ${file} a backup was restored, on ${begun.at.toLocaleString()}: changes after that do not follow from it. Give an earlier moment, or a backup made since.`,
+      `Since ${file} a backup was restored, on ${asTyped(begun.at)}: changes after that do not follow from it. Give an earlier moment, or a backup made since.`,
     )
   const files = all.filter((one) => one >= first && !(begun && one >= begun.first))
   return { position, files: files.map((one) => join(folder, one)) }
