@@ -73,6 +73,15 @@ describe('the web application', () => {
     const { headers } = await running.app.inject('/')
     expect(headers['content-security-policy']).toContain("script-src 'self'")
     expect(headers['x-content-type-options']).toBe('nosniff')
+    // an answer that is no page needs fewer
+    const { headers: answer } = await running.app.inject('/api/cases')
+    expect([answer['content-security-policy'], answer['x-content-type-options'], answer['x-frame-options']]).toEqual([
+      headers['content-security-policy'],
+      'nosniff',
+      headers['x-frame-options'],
+    ])
+    for (const name of ['referrer-policy', 'cross-origin-resource-policy']) expect([name, answer[name]]).toEqual([name, headers[name]])
+    expect([headers['cross-origin-opener-policy'], answer['cross-origin-opener-policy']]).toEqual(['same-origin', undefined])
   })
 })
 

@@ -1,5 +1,4 @@
 import compress from '@fastify/compress'
-import helmet from '@fastify/helmet'
 import rateLimit from '@fastify/rate-limit'
 import Fastify, { type FastifyInstance, type FastifyReply, type FastifyServerOptions } from 'fastify'
 import { casesFeature } from './cases/index.ts'
@@ -10,10 +9,12 @@ import { experienceFeature } from './experience/index.ts'
 import { firmFeature } from './firm/index.ts'
 import { devicesFeature } from './devices/index.ts'
 import { gate, isApi } from './gate/index.ts'
+import { guardAnswers } from './headers/index.ts'
 import { healthFeature } from './health/index.ts'
 import { refuseOtherHosts } from './hosts/index.ts'
 import { allJobs } from './jobs/all.ts'
 import { jobsFeature } from './jobs/index.ts'
+import { answerInTime } from './late/index.ts'
 import { liveFeature } from './live/index.ts'
 import { partsFeature } from './parts/index.ts'
 import { peopleFeature } from './people/index.ts'
@@ -69,7 +70,6 @@ export async function buildApp({
     bodyLimit: 16 * 1024,
     requestTimeout: arrival,
     connectionTimeout: arrival * 2,
-    handlerTimeout: handling,
     routerOptions: { maxParamLength: 120 },
     // an address that cannot be read reaches no handler
     frameworkErrors: (error, request, reply) => {
@@ -78,7 +78,8 @@ export async function buildApp({
     },
   })
   answerWithProblems(app)
-  await app.register(helmet, {
+  answerInTime(app, handling)
+  guardAnswers(app, {
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],

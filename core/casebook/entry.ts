@@ -1,8 +1,8 @@
 import { mixed, number, object, string, type InferType } from 'yup'
-import { instant } from './calendar.ts'
-import { personId } from './person.ts'
+import { instant, isInstant } from './calendar.ts'
+import { personId, personIdPattern } from './person.ts'
 import { isClock, type Clock } from './clock.ts'
-import { payloadSchemas, uuid7 } from './payloads.ts'
+import { payloadSchemas, uuid7, uuid7Pattern } from './payloads.ts'
 
 /**
  * The schema version new entries are written in. Older ones are raised by `upcast`: version 1 had no clock and no device, version 2 fewer types of
@@ -64,3 +64,38 @@ export const envelopeSchema = object({
 })
   .noUnknown()
   .strict()
+
+/** What stands around a payload. */
+type Envelope = Record<'id' | 'at' | 'clock' | 'author' | 'authorName' | 'device' | 'schema' | 'type' | 'payload', unknown>
+const around = new Set(Object.keys(envelopeSchema.fields))
+
+/**
+ * Whether every field of an envelope is right, in a tenth of the time the schema takes, for the thousands that are. What this does not know to be right
+ * is for the schema to judge, and to say in words.
+ */
+export function isEnvelope(value: unknown): value is InferType<typeof envelopeSchema> {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false
+  for (const field in value) if (!around.has(field)) return false
+  const { id, at, clock, author, authorName, device, schema, type, payload } = value as Envelope
+  return (
+    fits(uuid7Pattern, id) &&
+    typeof at === 'string' &&
+    isInstant(at) &&
+    typeof clock === 'string' &&
+    isClock(clock) &&
+    fits(personIdPattern, author) &&
+    typeof authorName === 'string' &&
+    authorName.length > 0 &&
+    authorName.length <= 120 &&
+    (device === undefined || fits(uuid7Pattern, device)) &&
+    typeof schema === 'number' &&
+    Number.isInteger(schema) &&
+    schema >= 1 &&
+    schema <= entrySchemaVersion &&
+    (entryTypes as unknown[]).includes(type) &&
+    payload !== undefined &&
+    payload !== null
+  )
+}
+
+const fits = (pattern: RegExp, value: unknown) => typeof value === 'string' && pattern.test(value)

@@ -1,9 +1,10 @@
-import { ValidationError } from 'yup'
+import { ValidationError, type AnyObject } from 'yup'
 import { entryBounds, outOfBounds } from './bounds.ts'
 import { clockOf } from './clock.ts'
 import { byName } from './person.ts'
-import { entrySchemaVersion, envelopeSchema, type Entry, type EntryType } from './entry.ts'
+import { entrySchemaVersion, envelopeSchema, isEnvelope, type Entry, type EntryType } from './entry.ts'
 import { payloadSchemas } from './payloads.ts'
+import { asPresent } from './present.ts'
 
 /** What was wrong with one field of something that came from outside. */
 export interface FieldProblem {
@@ -24,10 +25,12 @@ export function parseEntry(input: unknown, path = ''): Parsed<Entry> {
   const large = outOfBounds(input, entryBounds)
   if (large) return { ok: false, problems: [under(path, large)] }
   const raised = upcast(input)
-  const envelope = check(() => envelopeSchema.validateSync(raised, { abortEarly: false }), path)
+  const envelope = isEnvelope(raised) ? { ok: true as const, value: raised } : check(() => envelopeSchema.validateSync(raised, { abortEarly: false }), path)
   if (!envelope.ok) return envelope
   const type = envelope.value.type as EntryType
-  const body = check(() => payloadSchemas[type].validateSync(envelope.value.payload, { abortEarly: false }), path === '' ? 'payload' : `${path}.payload`)
+  const { payload } = envelope.value
+  const schema = asPresent<AnyObject>(payloadSchemas[type], payload)
+  const body = check(() => schema.validateSync(payload, { abortEarly: false }), path === '' ? 'payload' : `${path}.payload`)
   if (!body.ok) return body
   return { ok: true, value: { ...envelope.value, payload: body.value } as Entry }
 }

@@ -15,13 +15,10 @@ const ids = (most = 60) => array(id().required()).max(most)
 const quantity = () => object({ value: finite().required(), unit: id().required() }).noUnknown()
 const payload = <T extends AnyObject>(shape: ObjectSchema<T>) => shape.noUnknown().strict()
 
+/** What an identifier made by a client looks like. */
+export const uuid7Pattern = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 /** An identifier made by a client: a UUID of version 7, in lower case. */
-export const uuid7 = () =>
-  string()
-    .max(36)
-    .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, {
-      message: '${path} must be a UUID of version 7 in lower case',
-    })
+export const uuid7 = () => string().max(36).matches(uuid7Pattern, { message: '${path} must be a UUID of version 7 in lower case' })
 
 const situation = object({
   demand: string().oneOf(['none', 'heating', 'hotWater', 'both'] as const),

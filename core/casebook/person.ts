@@ -27,10 +27,7 @@ export function byName(name: string): Person {
   return { id, name }
 }
 
+/** What the id of a person looks like. */
+export const personIdPattern = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 /** The id of a person: a UUID in lower case. */
-export const personId = () =>
-  string()
-    .max(36)
-    .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, {
-      message: '${path} must be the id of a person: a UUID in lower case',
-    })
+export const personId = () => string().max(36).matches(personIdPattern, { message: '${path} must be the id of a person: a UUID in lower case' })

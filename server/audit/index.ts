@@ -38,11 +38,11 @@ export async function noteHourly(database: Database, request: FastifyRequest, do
   const began = Math.floor(now.getTime() / hour)
   if (began !== since || recorded.size > mostRecorded) recorded.clear()
   since = began
-  const id = v5([began, line.person, line.device, line.kind, line.of, line.subject, line.about].join(' '), hourly)
-  if (recorded.has(id)) return
+  const what = [began, line.person, line.device, line.kind, line.of, line.subject, line.about].join(' ')
+  if (recorded.has(what)) return
   try {
-    await record(database, { id, ...line })
-    recorded.add(id)
+    await record(database, { id: v5(what, hourly), ...line })
+    recorded.add(what)
   } catch (error) {
     request.log.warn({ err: error }, 'what was read could not be recorded')
   }

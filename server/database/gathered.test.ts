@@ -36,6 +36,30 @@ describe('asking together', () => {
     expect(await ask('a')).toBe(1)
   })
 
+  it('in a crowd lets others come before the next question, and asks for them in one; alone nobody waits', async () => {
+    vi.useFakeTimers()
+    try {
+      const load = vi.fn((keys: readonly string[]) => Promise.resolve(new Map(keys.map((one) => [one, one]))))
+      const ask = gathered(load)
+      const answers = ['a', 'b', 'c', 'd', 'e'].map((one) => ask(one))
+      // the first alone, then four at once
+      await vi.advanceTimersByTimeAsync(0)
+      expect(load.mock.calls).toEqual([[['a']], [['b', 'c', 'd', 'e']]])
+      const late = [ask('f'), ask('g')]
+      await vi.advanceTimersByTimeAsync(3)
+      late.push(ask('h'))
+      expect(load).toHaveBeenCalledTimes(2)
+      await vi.advanceTimersByTimeAsync(20)
+      expect(load.mock.calls.slice(2)).toEqual([[['f', 'g', 'h']]])
+      expect(await Promise.all([...answers, ...late])).toEqual(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'])
+      await vi.advanceTimersByTimeAsync(20)
+      void ask('i')
+      expect(load.mock.calls.slice(3)).toEqual([[['i']]])
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+
   it('asks for a great many in stretches', async () => {
     const load = vi.fn((keys: readonly string[]) => Promise.resolve(new Map(keys.map((one) => [one, one]))))
     const ask = gathered(load)

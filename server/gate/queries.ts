@@ -1,5 +1,5 @@
 import type { Member } from '@dewpoint/contract'
-import { and, eq, inArray, isNull } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import { gathered, retried, tables, type Database } from '../database/index.ts'
 
 const { devices, people, signIns } = tables
@@ -30,16 +30,17 @@ const askings = new WeakMap<Database, (token: string) => Promise<Row[] | undefin
 function asking(database: Database): (token: string) => Promise<Row[] | undefined> {
   const present = askings.get(database)
   if (present) return present
+  // put together once: it is asked for every request
+  const question = database
+    .select({ device: devices, person: people })
+    .from(devices)
+    .leftJoin(signIns, and(eq(signIns.device, devices.id), isNull(signIns.endedAt)))
+    .leftJoin(people, and(eq(people.id, signIns.person), isNull(people.leftAt)))
+    .where(sql`${devices.token} in (${sql.placeholder('tokens')})`)
+    .prepare()
   const made = gathered<Row[]>(async (tokens) => {
     await database.catchUp()
-    const rows = await retried(() =>
-      database
-        .select({ device: devices, person: people })
-        .from(devices)
-        .leftJoin(signIns, and(eq(signIns.device, devices.id), isNull(signIns.endedAt)))
-        .leftJoin(people, and(eq(people.id, signIns.person), isNull(people.leftAt)))
-        .where(inArray(devices.token, [...tokens])),
-    )
+    const rows = await retried(() => question.execute({ tokens }))
     const byToken = new Map<string, Row[]>()
     for (const row of rows) byToken.set(row.device.token, [...(byToken.get(row.device.token) ?? []), row])
     return byToken

@@ -30,6 +30,11 @@ const faultsOf = (proven: string) => (proven === '' ? [] : [any, ...proven.split
  * so nothing is counted twice or left out, whoever interrupts.
  */
 export async function count(tx: Transaction, list: readonly Proving[]): Promise<void> {
+  await counted(tx, list)
+}
+
+/** The statement that does, null where nothing changes. */
+export function counted(tx: Pick<Database, 'insert'>, list: readonly Proving[]) {
   const changes = new Map<string, { system: string; month: string; fault: string; cases: number }>()
   for (const { system, openedAt, counted, proven } of list) {
     if (counted === proven) continue
@@ -43,8 +48,8 @@ export async function count(tx: Transaction, list: readonly Proving[]): Promise<
   }
   // in one order, so that two who count wait for each other and never both
   const rows = [...changes.entries()].filter(([, one]) => one.cases !== 0).sort(([one], [other]) => (one < other ? -1 : 1))
-  if (rows.length === 0) return
-  await tx
+  if (rows.length === 0) return null
+  return tx
     .insert(learnt)
     .values(rows.map(([, one]) => one))
     .onDuplicateKeyUpdate({ set: { cases: sql`${learnt.cases} + values(${learnt.cases})` } })

@@ -59,8 +59,6 @@ export function classify(error: FastifyError | ProblemError): Told {
       return { name: 'unsupported', detail: 'Send JSON, with content-type application/json.' }
     case 429:
       return { name: 'tooMany', detail: error.message }
-    case 503:
-      return { name: 'tooSlow', detail: 'Try again. What was sent is kept on the device until the server confirms that it is saved.' }
   }
   if (error.statusCode && error.statusCode >= 400 && error.statusCode < 500) return { name: 'malformed', detail: error.message.slice(0, 300) }
   return { name: 'internal', detail: 'Try again. If it happens again, look in the server log at this time.' }

@@ -4,8 +4,9 @@ import { appendAll, aside, type Append, type Appended } from './queries.ts'
 /** so many are written in one go at most, and so many bytes, of about */
 const mostAtOnce = 64
 const mostBytes = 2_000_000
-/** so many transactions at once at most; another begins beside the latest once that takes longer than this, ms: one that waits for a lock holds up no other */
+/** so many transactions at once at most; another begins beside the latest once so many wait or that takes longer than this, ms: one that waits for a lock holds up no other */
 const lanes = 4
+const enough = 8
 const patience = 100
 
 interface Waiting {
@@ -83,7 +84,7 @@ export function appender(database: Database): (one: Append, bytes: number) => Pr
     clearTimeout(timer)
     timer = undefined
     while (running < lanes && waiting.length > 0) {
-      const beside = running === 0 ? 0 : latest + patience - performance.now()
+      const beside = running === 0 || waiting.length >= enough ? 0 : latest + patience - performance.now()
       if (beside > 0) {
         timer = setTimeout(begin, beside)
         return
@@ -103,6 +104,6 @@ export function appender(database: Database): (one: Append, bytes: number) => Pr
   return (one, bytes) =>
     new Promise((done, fail) => {
       waiting.push({ one, bytes, done, fail })
-      if (!timer) begin()
+      if (!timer || waiting.length >= enough) begin()
     })
 }

@@ -7,7 +7,7 @@ import { count } from '../../learnt/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
-/** What is read of a case, and its row held, before its journal is folded anew or more is added to it. */
+/** What is known of a case whose row is held, before its journal is folded anew or more is added to it. */
 export const keptBeside = {
   id: cases.id,
   position: cases.position,
