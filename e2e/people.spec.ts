@@ -91,10 +91,13 @@ test('a shared telephone: a PIN keeps colleagues apart, works without signal, an
   await expect(writing(page, 'Ines Quill')).toBeVisible()
   await page.unroute('**/api/**')
   await page.reload()
-  await expect(page.getByText('waiting to send')).toHaveCount(0)
   const id = /case\/([0-9a-f-]{36})/.exec(caseAt)![1]!
-  const { entries } = (await (await page.request.get(app.address(`/api/cases/${id}`))).json()) as { entries: { authorName: string; type: string }[] }
-  expect(entries.filter((one) => one.type === 'reading').map((one) => one.authorName)).toEqual(['Bo Larkspur'])
+  const readers = async () => {
+    const { entries } = (await (await page.request.get(app.address(`/api/cases/${id}`))).json()) as { entries: { authorName: string; type: string }[] }
+    return entries.filter((one) => one.type === 'reading').map((one) => one.authorName)
+  }
+  await expect.poll(readers).toEqual(['Bo Larkspur'])
+  await expect(page.getByText('waiting to send')).toHaveCount(0)
   // and covers the screen when somebody says so, with what lies behind it out of reach
   await writing(page, 'Ines Quill').press('Enter')
   await page.getByRole('button', { name: 'Lock now' }).press('Enter')
