@@ -8,6 +8,7 @@ import { newEntry, type Person } from '@dewpoint/core/casebook'
 import { v7 } from 'uuid'
 import { samples } from '../../server/testApp.ts'
 import { freePort } from '../database/mariadb.mjs'
+import { timingOf } from '../soak/lists.ts'
 import { startStation } from '../soak/restarts.ts'
 import { signInTo } from '../soak/signIn.ts'
 
@@ -60,13 +61,10 @@ async function write(address: string, cases: readonly string[], seconds: number,
   await Promise.all(cases.map(work))
   const elapsed = (performance.now() - began) / 1000
   agent.destroy()
-  return { perSecond: took.length / elapsed, median: middle(took) }
+  return { perSecond: took.length / elapsed, median: timingOf(took).median }
 }
 
-function middle(list: readonly number[]): number {
-  return [...list].sort((a, b) => a - b)[list.length >> 1]!
-}
-
+const middleOf = (list: number[]) => timingOf(list).median
 const folder = join(import.meta.dirname, '../../.cache/bench')
 rmSync(folder, { recursive: true, force: true })
 const station = await startStation(folder)
@@ -109,10 +107,10 @@ try {
       if (round > 0) all.push(one)
     }
     const of = (which: 'bare' | 'ours'): Written => ({
-      perSecond: Math.round(middle(all.map((one) => one[which].perSecond))),
-      median: Number(middle(all.map((one) => one[which].median)).toPrecision(3)),
+      perSecond: Math.round(middleOf(all.map((one) => one[which].perSecond))),
+      median: Number(middleOf(all.map((one) => one[which].median)).toPrecision(3)),
     })
-    const ratio = Number(middle(all.map((one) => one.ours.perSecond / one.bare.perSecond)).toPrecision(2))
+    const ratio = Number(middleOf(all.map((one) => one.ours.perSecond / one.bare.perSecond)).toPrecision(2))
     rows.push({ writers, bare: of('bare'), ours: of('ours'), ratio })
   }
   if (values.json) process.stdout.write(`${JSON.stringify(rows, null, 2)}\n`)

@@ -169,14 +169,8 @@ async function besideAll(steps: Steps, held: ReadonlyMap<string, Held>, gained: 
   const anew = grown.filter(({ one }) => !more.get(one.id)).map(({ one }) => one.id)
   const outlines = anew.length > 0 ? await outlinesOf(steps.between(), anew) : new Map<string, Entry[]>()
   const beside = grown.map(({ one, added }) => ({ one, added, now: besideOf(more.get(one.id) ?? fold([...(outlines.get(one.id) ?? []), ...added])) }))
-  const proved = beside.filter(({ one, now }) => one.counted !== now.proven)
-  const counting =
-    proved.length === 0
-      ? null
-      : counted(
-          steps.between(),
-          proved.map(({ one, now }) => ({ ...one, proven: now.proven })),
-        )?.toSQL()
+  const proved = beside.flatMap(({ one, now }) => (one.counted === now.proven ? [] : [{ ...one, proven: now.proven }]))
+  const counting = proved.length > 0 ? counted(steps.between(), proved)?.toSQL() : undefined
   return [
     ...(counting ? [{ text: counting.sql, values: counting.params as SqlValue[] }] : []),
     // one statement for all

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { entryBounds, isDay, isInstant, outOfBounds } from './index.ts'
+import { entryBounds, isDay, isInstant, outOfBounds } from '../index.ts'
 
 const nested = (levels: number): unknown => (levels === 0 ? 1 : { a: nested(levels - 1) })
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { envelopeSchema, entryTypes, isEnvelope, type EntryType } from './entry.ts'
+import { envelopeSchema, entryTypes, isEnvelope, type EntryType } from '../entry.ts'
 import { parseEntry } from './parseEntry.ts'
-import { payloadSchemas } from './payloads.ts'
+import { payloadSchemas } from '../payloads.ts'
 import { asPresent } from './present.ts'
-import { scriptedJournal } from './scriptedJournal.ts'
+import { scriptedJournal } from '../scriptedJournal.ts'
 
 const { entry } = scriptedJournal()
 const right = JSON.parse(JSON.stringify(entry('reading', { check: 'ask.hotWater', outcome: 'none' }))) as Record<string, unknown>

@@ -1,9 +1,9 @@
 import { ValidationError, type AnyObject } from 'yup'
 import { entryBounds, outOfBounds } from './bounds.ts'
-import { clockOf } from './clock.ts'
-import { byName } from './person.ts'
-import { entrySchemaVersion, envelopeSchema, isEnvelope, type Entry, type EntryType } from './entry.ts'
-import { payloadSchemas } from './payloads.ts'
+import { clockOf } from '../clock.ts'
+import { byName } from '../person.ts'
+import { entrySchemaVersion, envelopeSchema, isEnvelope, type Entry, type EntryType } from '../entry.ts'
+import { payloadSchemas } from '../payloads.ts'
 import { asPresent } from './present.ts'
 
 /** What was wrong with one field of something that came from outside. */
