@@ -194,8 +194,18 @@ test('what the customer can do now is told as steps, printed by itself, and writ
 })
 
 test('stock and prices: what is said counts at once, and words are refused at their field', async ({ app, page }) => {
+  // what there is comes late: until then nothing can be changed from what it is not
+  let come = () => {}
+  const late = new Promise<void>((done) => (come = done))
+  await page.route('**/api/parts', async (route) => {
+    await late
+    await route.continue()
+  })
   await page.goto(app.address('/van'))
   await page.getByRole('searchbox', { name: 'Find a part' }).fill('impeller')
+  await expect(page.getByText('Asking what there is')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^turbine insert/ })).toHaveCount(0)
+  come()
   await page.getByRole('button', { name: /^turbine insert/ }).click()
   await page.getByLabel(/^Your price/).fill('cheap')
   await page.getByRole('button', { name: 'Save turbine insert' }).click()

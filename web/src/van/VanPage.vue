@@ -15,6 +15,8 @@ const draft = useDraft('van', form)
 const problems = ref<Record<string, string>>({})
 const trouble = ref('')
 const away = ref(false)
+/** what there is has come, or will not: until then nothing is changed, for it would be changed from what it is not */
+const known = ref(false)
 const sending = ref(false)
 
 const found = computed(() => {
@@ -26,7 +28,12 @@ const unheard = computed(() => {
   return name !== '' && !stock.lines.some((one) => one.part.toLowerCase() === name.toLowerCase()) ? name : ''
 })
 
-onMounted(() => stock.load().catch(() => (away.value = true)))
+onMounted(() =>
+  stock
+    .load()
+    .catch(() => (away.value = true))
+    .finally(() => (known.value = true)),
+)
 
 function edit({ part, price, van, store, revision }: Pick<StockLine, 'part' | 'price' | 'van' | 'store' | 'revision'>) {
   Object.assign(form, { part, price: price === null ? '' : String(price), van: String(van), store: String(store), revision })
@@ -56,7 +63,9 @@ async function save() {
         : 'Not saved: the server does not answer. What you typed stays here; try again when there is signal.'
     if (error instanceof Refused && error.kind === 'changed') {
       await stock.load().catch(() => undefined)
-      form.revision = stock.of(form.part)?.revision ?? 0
+      const theirs = stock.lines.find((one) => one.part === form.part)
+      form.revision = theirs?.revision ?? 0
+      if (theirs) trouble.value += ` Theirs: ${many(theirs)}, ${theirs.price === null ? 'price assumed' : money(theirs.price, true)}.`
     }
   } finally {
     sending.value = false
@@ -74,11 +83,12 @@ const many = ({ van, store }: StockLine) => [van > 0 && `${van} on the van`, sto
     </p>
     <p v-if="away" role="alert">The server does not answer: this is the last known stock.</p>
     <v-text-field v-model="search" label="Find a part" type="search" maxlength="80" clearable class="find" />
-    <p v-if="unheard" class="dim">
+    <p v-if="!known" role="status" class="dim">Asking what there is…</p>
+    <p v-if="known && unheard" class="dim">
       No part is called “{{ unheard }}”.
       <v-btn variant="text" @click="edit({ part: unheard, price: null, van: 0, store: 0, revision: 0 })">Add it to the list</v-btn>
     </p>
-    <form v-if="form.part && !found.some((one) => one.part === form.part)" class="editing" @submit.prevent="save">
+    <form v-if="known && form.part && !found.some((one) => one.part === form.part)" class="editing" @submit.prevent="save">
       <strong>{{ form.part }}</strong>
       <v-text-field v-model="form.price" label="Your price" inputmode="decimal" maxlength="12" :error-messages="problems.price" />
       <v-text-field v-model="form.van" label="On the van" inputmode="numeric" maxlength="6" :error-messages="problems.van" />
@@ -87,7 +97,7 @@ const many = ({ van, store }: StockLine) => [van > 0 && `${van} on the van`, sto
       <v-btn variant="text" @click="shut">Leave as it was</v-btn>
       <p v-if="trouble || problems.part" role="alert" class="trouble">{{ trouble || problems.part }}</p>
     </form>
-    <ul aria-label="Parts">
+    <ul v-if="known" aria-label="Parts">
       <li v-for="one in found" :key="one.part">
         <form v-if="form.part === one.part" class="editing" @submit.prevent="save">
           <strong>{{ one.part }}</strong>

@@ -26,13 +26,19 @@ export const useStock = defineStore('stock', () => {
   const prices = computed<Record<string, number>>(() => Object.fromEntries(said.value.flatMap(({ part, price }) => (price === null ? [] : [[part, price]]))))
   const of = (part: string) => said.value.find((one) => one.part === part)
 
+  let sent = 0
   async function load(): Promise<void> {
-    said.value = (await knownStock()).parts
+    const before = sent
+    const { parts } = await knownStock()
+    // an answer that was asked for before something was sent, and comes after, is older than what is here
+    if (before === sent) said.value = parts
   }
 
   /** Sends what there is of a part; it counts once the server keeps it. */
   async function send(changed: Stocked): Promise<void> {
-    said.value = (await sendStocked(changed)).parts
+    const { parts } = await sendStocked(changed)
+    sent++
+    said.value = parts
   }
 
   return { lines, prices, of, load, send }
