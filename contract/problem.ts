@@ -8,6 +8,8 @@ export const problemTypes = {
   deviceEnded: { status: 401, title: 'This device was signed out by the firm' },
   wrongPassPhrase: { status: 403, title: 'Name and pass phrase do not belong together' },
   wrongCode: { status: 403, title: 'This code is not good, or no longer' },
+  wrongPasskey: { status: 403, title: 'This passkey is not known here' },
+  noPasskeys: { status: 422, title: 'Passkeys need Dewpoint to be opened by its name' },
   notAllowed: { status: 403, title: 'Not for your role' },
   notYours: { status: 403, title: 'Somebody else wrote it' },
   crossSite: { status: 403, title: 'The request came from another site' },

@@ -17,6 +17,7 @@ import { jobsFeature } from './jobs/index.ts'
 import { answerInTime } from './late/index.ts'
 import { liveFeature } from './live/index.ts'
 import { partsFeature } from './parts/index.ts'
+import { passkeysFeature } from './passkeys/index.ts'
 import { peopleFeature } from './people/index.ts'
 import { pairsFeature } from './pairs/index.ts'
 import { photosFeature } from './photos/index.ts'
@@ -105,6 +106,7 @@ export async function buildApp({
   await app.register(compress)
   await gate(app, { database, publicAddress })
   await app.register(sessionFeature, { database, secure: publicAddress !== undefined, demo })
+  await app.register(passkeysFeature, { database, secure: publicAddress !== undefined, demo, publicAddress })
   await app.register(devicesFeature, { database, secure: publicAddress !== undefined })
   await app.register(auditFeature, { database })
   await app.register(healthFeature, { database })

@@ -14,3 +14,14 @@ export {
 export { readMemberChange, readNewMember, type CodeGiven, type MemberChange, type MemberLine, type Members, type NewMember } from './members.ts'
 export { readHandIn, readSettle, type DeviceLine, type Devices, type HandedIn, type HandInItem, type HandIns, type HandInSettled } from './devices.ts'
 export { auditKinds, type AuditKind, type AuditLine, type AuditList, type AuditQuery } from './audit.ts'
+export {
+  mostPasskeys,
+  readPasskeyMade,
+  readPasskeyOffer,
+  readPasskeyUsed,
+  type PasskeyLine,
+  type PasskeyMade,
+  type PasskeyOffer,
+  type Passkeys,
+  type PasskeyUsed,
+} from './passkeys.ts'

@@ -228,6 +228,38 @@ export const codes = mysqlTable('codes', {
   usedAt: datetime('used_at', { mode: 'date', fsp: 3 }),
 })
 
+/** Passkeys: what a telephone or computer of somebody’s signs them in with. The secret part never leaves it. */
+export const passkeys = mysqlTable(
+  'passkeys',
+  {
+    /** SHA-256 of its identifier, which may be long */
+    key: char('key', { length: 64 }).primaryKey(),
+    id: varchar('id', { length: 1400 }).notNull(),
+    person: char('person', { length: 36 }).notNull(),
+    /** base64url of the public key, COSE */
+    publicKey: varchar('public_key', { length: 4000 }).notNull(),
+    counter: bigint('counter', { mode: 'number' }).notNull(),
+    transports: json('transports').$type<string[]>().notNull(),
+    label: varchar('label', { length: 60 }).notNull(),
+    madeAt: datetime('made_at', { mode: 'date', fsp: 3 }).notNull(),
+    usedAt: datetime('used_at', { mode: 'date', fsp: 3 }),
+  },
+  (table) => [index('passkeys_person').on(table.person)],
+)
+
+/** What devices were asked to sign, each good once and for minutes. */
+export const challenges = mysqlTable(
+  'challenges',
+  {
+    /** SHA-256 of it */
+    key: char('key', { length: 64 }).primaryKey(),
+    /** who makes a passkey; null for whoever signs in with one */
+    person: char('person', { length: 36 }),
+    until: datetime('until', { mode: 'date', fsp: 3 }).notNull(),
+  },
+  (table) => [index('challenges_until').on(table.until)],
+)
+
 /** Tries to sign in that came to nothing: by a name, and from an address. */
 export const tries = mysqlTable('tries', {
   /** SHA-256 of what is counted */

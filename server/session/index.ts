@@ -1,28 +1,18 @@
 import { everyone, folded, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
-import type { FieldProblem, Parsed } from '@dewpoint/core/casebook'
-import type { FastifyPluginAsync, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { note } from '../audit/index.ts'
-import type { Database } from '../database/index.ts'
 import { actingOf, fingerprint, giveToken, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { newToken, typedCode } from './codes.ts'
+import { comingIn, deviceOf, invalid, parsed, type SessionOptions } from './coming.ts'
 import { isPassPhrase, keptOf, whyWeak } from './passPhrase.ts'
-import { actAs, beginTry, changePassPhrase, endTries, isFirst, memberNamed, passPhraseOf, peopleOn, signIn, signOut, useCode, whoseCode } from './queries.ts'
-
-/** What signing in needs to know. */
-export interface SessionOptions {
-  database: Database
-  secure: boolean
-  /** made-up people who sign in with one tap; only of a demo */
-  demo: readonly Member[]
-}
+import { actAs, changePassPhrase, endTries, memberNamed, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
-/** tries from one address that cost nothing: a whole office signs in on a Monday morning */
-const fromOneAddress = 60
-
 /** Signing in and out, and as whom a shared device goes on. */
-export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { database, secure, demo }) => {
+export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, options) => {
+  const { database, secure, demo } = options
+  const { come, mayTry, sessionOf } = comingIn(options)
   app.get('/api/session', { config: { who: 'anyone' } }, (request) => answer(request))
 
   app.post('/api/session', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
@@ -102,27 +92,6 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
     return answer(request)
   })
 
-  /** Signs in on the device that asks. */
-  async function come(request: FastifyRequest, reply: FastifyReply, person: string, label: string): Promise<Session> {
-    const token = newToken()
-    const device = await signIn(database, { person, token: fingerprint(token), device: deviceOf(request), label, now: new Date() })
-    giveToken(reply, token, secure)
-    const session = await sessionOf(person, device, label)
-    await note(database, request, { kind: 'signedIn', of: 'person', subject: person, about: session.person?.name ?? '', person, device })
-    return session
-  }
-
-  async function sessionOf(person: string | null, device: string | null, label: string): Promise<Session> {
-    const onDevice = device === null ? [] : await peopleOn(database, device)
-    return {
-      person: onDevice.find((one) => one.id === person) ?? null,
-      onDevice,
-      device: device === null ? null : { id: device, label },
-      first: demo.length === 0 && person === null && (await isFirst(database)),
-      demo: [...demo],
-    }
-  }
-
   /** What the device that asks is told. */
   async function answer(request: FastifyRequest): Promise<Session> {
     const { asker } = request
@@ -133,27 +102,6 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, { 
     const bare = ({ id, name, role }: Member): Member => ({ id, name, role })
     return { person: bare(person), onDevice: onDevice.map(bare), device, first: false, demo: [...demo] }
   }
-
-  /** Counts a try by what it is for and by where it comes from. @returns what it is counted under, to be forgotten when it comes to something */
-  async function mayTry(request: FastifyRequest, what: string): Promise<string[]> {
-    const now = new Date()
-    const key = fingerprint(what === 'code' ? `code ${request.ip}` : what)
-    const from = fingerprint(`from ${request.ip}`)
-    const waits = [await beginTry(database, from, now, fromOneAddress), await beginTry(database, key, now)]
-    const wait = Math.max(...waits)
-    if (wait > 0) throw new ProblemError('tooManyTries', `Wait ${wait < 90 ? `${wait} seconds` : `${Math.ceil(wait / 60)} minutes`}, then try again.`)
-    return [key, from]
-  }
-}
-
-const deviceOf = ({ asker }: FastifyRequest): string | undefined =>
-  asker.state === 'acting' ? asker.acting.device.id : asker.state === 'nobody' ? asker.device.id : undefined
-
-const invalid = (fields: FieldProblem[]) => new ProblemError('invalid', 'Correct the fields named and send them again.', fields)
-
-function parsed<T>(read: Parsed<T>): T {
-  if (!read.ok) throw invalid(read.problems)
-  return read.value
 }
 
 function strongEnough(passPhrase: string, name: string): void {

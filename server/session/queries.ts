@@ -5,7 +5,7 @@ import { v7 } from 'uuid'
 import { inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
 import { idle } from '../gate/queries.ts'
 
-const { codes, devices, people, signIns, tries } = tables
+const { codes, devices, passkeys, people, signIns, tries } = tables
 
 /** tries that cost nothing; from then on each costs twice the wait of the last, ms */
 const free = 5
@@ -212,6 +212,8 @@ export async function useCode(
         .onDuplicateKeyUpdate({ set: { role: 'owner', passPhrase: kept, leftAt: null } })
     } else {
       await tx.update(people).set({ passPhrase: kept }).where(eq(people.id, person))
+      // whoever lost control of what they sign in with begins anew
+      await tx.delete(passkeys).where(eq(passkeys.person, person))
       await tx
         .update(signIns)
         .set({ endedAt: signing.now })
