@@ -35,14 +35,14 @@ export async function secondServer(): Promise<Running> {
 }
 
 /** A server without made-up people, on a database of its own, with the code it prints for its owner. */
-export async function firmServer(): Promise<Running & { code: string }> {
+export async function firmServer(name = 'firm'): Promise<Running & { code: string }> {
   const url = process.env.DEWPOINT_DATABASE!
   const connection = await createConnection({ uri: url })
-  await connection.query('drop database if exists dewpoint_firm')
-  await connection.query('create database dewpoint_firm character set utf8mb4 collate utf8mb4_unicode_ci')
+  await connection.query(`drop database if exists dewpoint_${name}`)
+  await connection.query(`create database dewpoint_${name} character set utf8mb4 collate utf8mb4_unicode_ci`)
   await connection.end()
   const { DEMO_PEOPLE: _demo, ...env } = process.env
-  const server = await start({ ...env, DATABASE_URL: url.replace(/\/dewpoint$/, '/dewpoint_firm') })
+  const server = await start({ ...env, DATABASE_URL: url.replace(/\/dewpoint$/, `/dewpoint_${name}`) })
   const code = await new Promise<string>((done) => {
     let said = ''
     server.child.stdout!.on('data', (part: Buffer) => {

@@ -1,4 +1,4 @@
-import { everyone, readPasskeyMade, readPasskeyOffer, readPasskeyUsed, type PasskeyOffer, type Passkeys, type Session } from '@dewpoint/contract'
+import { everyone, mostPasskeys, readPasskeyMade, readPasskeyOffer, readPasskeyUsed, type PasskeyOffer, type Passkeys, type Session } from '@dewpoint/contract'
 import {
   generateAuthenticationOptions,
   generateRegistrationOptions,
@@ -12,7 +12,7 @@ import { isIP } from 'node:net'
 import { note } from '../audit/index.ts'
 import { actingOf, fingerprint } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { comingIn, parsed, type SessionOptions } from '../session/coming.ts'
+import { comingIn, invalid, parsed, type SessionOptions } from '../session/coming.ts'
 import { dropPasskey, keepChallenge, keepPasskey, lineOf, notePasskeyUsed, passkeyBy, passkeysOf, takeChallenge } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
@@ -79,7 +79,7 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
       madeAt: new Date(),
       usedAt: null,
     })
-    if (!kept) throw new ProblemError('tooMany', 'There are too many already, or this one is there. Remove one you no longer use.')
+    if (!kept) throw invalid([{ field: 'answer', message: `there are ${mostPasskeys} already, or this one is there: remove one you no longer use` }])
     await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: new passkey` })
     return list(person.id)
   })

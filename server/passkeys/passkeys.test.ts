@@ -106,8 +106,8 @@ describe('a passkey', () => {
     const key = await made()
     // the same again, by somebody else
     expect(told(await mine('office').post('/api/passkeys', { answer: key.make({ challenge: challengeOf(await offered('office')) }) }))).toEqual([
-      429,
-      '/problems/tooMany',
+      422,
+      '/problems/invalid',
     ])
   })
 

@@ -29,6 +29,10 @@ import {
   type MemberChange,
   type Members,
   type NewMember,
+  type PasskeyMade,
+  type PasskeyOffer,
+  type Passkeys,
+  type PasskeyUsed,
   type Session,
   type SignIn,
   type Problem,
@@ -81,6 +85,8 @@ const final: ReadonlySet<ProblemName> = new Set([
   'notAllowed',
   'wrongPassPhrase',
   'wrongCode',
+  'wrongPasskey',
+  'noPasskeys',
   'tooManyTries',
 ])
 
@@ -152,6 +158,24 @@ export const sendSignOut = (everywhere: boolean) => call<Session>('/api/session/
 
 /** Another pass phrase. */
 export const sendPassPhrase = (old: string, passPhrase: string) => call<Session>('/api/session/pass-phrase', hasList('onDevice'), { old, passPhrase })
+
+/** The passkeys of whoever asks. */
+export const fetchPasskeys = () => call<Passkeys>('/api/passkeys', hasList('passkeys'))
+
+/** What a passkey is to be made with, once somebody has proved who they are. */
+export const sendPasskeyOffer = (proof: { passPhrase?: string }) => call<PasskeyOffer>('/api/passkeys/offer', has('options'), proof)
+
+/** Hands a new passkey in. */
+export const sendPasskeyMade = (made: PasskeyMade) => call<Passkeys>('/api/passkeys', hasList('passkeys'), made)
+
+/** Takes a passkey away. */
+export const sendPasskeyRemoved = (id: string) => call<Passkeys>(`/api/passkeys/${id}/remove`, hasList('passkeys'), {})
+
+/** What is to be signed to sign in. */
+export const sendUseOffer = () => call<PasskeyOffer>('/api/session/passkey/offer', has('options'), {})
+
+/** Signs in with a passkey. */
+export const sendPasskeyUsed = (used: PasskeyUsed) => call<Session>('/api/session/passkey', hasList('onDevice'), used)
 
 /** The devices one may see. */
 export const fetchDevices = () => call<Devices>('/api/devices', hasList('devices'))

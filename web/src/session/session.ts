@@ -6,6 +6,7 @@ import { leftOver } from '../keeping/outbox/writtenAhead.ts'
 import { keepAgain } from '../keeping/device/device.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
 import { emptied, emptyThisDevice, ended } from './door/emptying.ts'
+import { PasskeyTrouble, usePasskey } from './passkeys.ts'
 
 /** What the server last said of signing in: whether nobody can yet, and who is made up. */
 const told = shallowRef<Pick<Session, 'first' | 'demo'> | null>(null)
@@ -51,6 +52,7 @@ async function signing(work: Promise<Session>): Promise<{ trouble: string; field
         trouble: error.problem.fields?.length ? '' : `${error.problem.title}. ${error.problem.detail}`,
         fields: Object.fromEntries((error.problem.fields ?? []).map((one) => [one.field, one.message.replace(/^./, (first) => first.toUpperCase())])),
       }
+    if (error instanceof PasskeyTrouble) return { trouble: error.message, fields: {} }
     return { trouble: 'The server does not answer. Signing in needs it: try again when there is signal.', fields: {} }
   }
 }
@@ -114,6 +116,7 @@ export function useSession() {
     signIn: (name: string, passPhrase: string) => signing(sendSignIn({ name, passPhrase, label: thisDevice() })),
     withCode: (code: string, name: string | undefined, passPhrase: string) =>
       signing(sendCode({ code, ...(name && { name }), passPhrase, label: thisDevice() })),
+    withPasskey: () => signing(usePasskey(thisDevice())),
     asDemo: (id: string) => signing(sendDemo(id, thisDevice())),
     out,
     goOnAs,

@@ -3,6 +3,7 @@ import { passPhraseLength } from '@dewpoint/contract'
 import { computed, reactive, ref, watch } from 'vue'
 import { recall } from '../../keeping/device/storage.ts'
 import { roleWords } from '../roleWords.ts'
+import { canPasskeys } from '../passkeys.ts'
 import { useSession } from '../session.ts'
 
 /** By name and pass phrase; with a code; in the demo with one tap. */
@@ -17,6 +18,8 @@ const shown = ref(false)
 const busy = ref(false)
 const trouble = ref('')
 const fields = ref<Record<string, string>>({})
+/** a finger or a face, where the browser has them */
+const can = canPasskeys()
 const byCode = computed(() => withCode.value || session.first.value)
 watch(byCode, () => ((trouble.value = ''), (fields.value = {})))
 
@@ -62,6 +65,8 @@ function send() {
         </li>
       </ul>
     </template>
+    <v-btn v-if="can && !byCode" class="key" :disabled="busy" @click="come(session.withPasskey())">Sign in with a passkey</v-btn>
+    <p v-if="trouble && session.isDemo.value && !withPhrase" role="alert" class="trouble">{{ trouble }}</p>
     <v-btn v-if="session.isDemo.value && !withPhrase" variant="text" @click="withPhrase = true">With name and pass phrase, or a code</v-btn>
     <form v-else novalidate @submit.prevent="send">
       <p v-if="session.first.value">Nobody can sign in yet. You begin as the owner: the code stands in the terminal in which Dewpoint was started.</p>
@@ -168,6 +173,10 @@ p {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
+}
+.key {
+  min-height: 48px;
+  margin-bottom: 12px;
 }
 .trouble {
   color: var(--stop);

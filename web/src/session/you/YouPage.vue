@@ -5,6 +5,7 @@ import { Refused, sendPassPhrase } from '../../keeping/api.ts'
 import { useOutbox } from '../../keeping/outbox/outbox.ts'
 import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import DeviceList from './DeviceList.vue'
+import PasskeyList from './PasskeyList.vue'
 import { dropPin, hasPin, isPin, setPin } from '../lock/pins.ts'
 import { roleSays, roleWords } from '../roleWords.ts'
 import { iMay, useSession } from '../session.ts'
@@ -92,6 +93,8 @@ async function leave() {
       <p v-if="phraseSaid.trouble" role="alert" class="trouble">{{ phraseSaid.trouble }}</p>
       <p v-if="phraseSaid.done" role="status">{{ phraseSaid.done }}</p>
     </section>
+
+    <PasskeyList :key="me.id" />
 
     <DeviceList />
 
