@@ -1,11 +1,12 @@
 import { everyone, folded, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
+import { whyWeak } from '@dewpoint/contract/strength'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { note } from '../audit/index.ts'
 import { actingOf, fingerprint, giveToken, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { newToken, typedCode } from './codes.ts'
 import { comingIn, deviceOf, invalid, parsed, type SessionOptions } from './coming.ts'
-import { isPassPhrase, keptOf, whyWeak } from './passPhrase.ts'
+import { isPassPhrase, keptOf } from './passPhrase.ts'
 import { actAs, changePassPhrase, endTries, memberNamed, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
 
 const small = { bodyLimit: 2048 }

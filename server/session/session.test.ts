@@ -1,4 +1,5 @@
 import type { CodeGiven, Member, Problem, Session } from '@dewpoint/contract'
+import { whyWeak } from '@dewpoint/contract/strength'
 import { byName } from '@dewpoint/core/casebook'
 import type { InjectOptions } from 'fastify'
 import { describe, expect, it } from 'vitest'
@@ -6,7 +7,7 @@ import { buildApp } from '../app.ts'
 import { fingerprint } from '../gate/index.ts'
 import { signedInAs, testApp } from '../testApp.ts'
 import { newCode, typedCode } from './codes.ts'
-import { isPassPhrase, keptOf, whyWeak } from './passPhrase.ts'
+import { isPassPhrase, keptOf } from './passPhrase.ts'
 import { beginTry, endTries, isFirst, keepCode, useCode } from './queries.ts'
 
 const { running, as, get } = testApp('session')

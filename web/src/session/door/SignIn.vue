@@ -4,6 +4,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { recall } from '../../keeping/device/storage.ts'
 import { roleWords } from '../roleWords.ts'
 import { canPasskeys } from '../passkeys.ts'
+import PhraseStrength from '../PhraseStrength.vue'
 import { useSession } from '../session.ts'
 
 /** By name and pass phrase; with a code; in the demo with one tap. */
@@ -98,6 +99,7 @@ function send() {
         :aria-describedby="byCode ? 'phrase-rule' : undefined"
         :error-messages="fields.passPhrase"
       />
+      <PhraseStrength v-if="byCode" :pass-phrase="form.passPhrase" :name="form.name" />
       <p v-if="byCode" id="phrase-rule" class="dim small">
         At least {{ passPhraseLength.least }} characters. Four or five words that do not belong together are easy to keep and hard to guess.
       </p>

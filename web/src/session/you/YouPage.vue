@@ -6,6 +6,7 @@ import { useOutbox } from '../../keeping/outbox/outbox.ts'
 import ModalSheet from '../../shared/pieces/ModalSheet.vue'
 import DeviceList from './DeviceList.vue'
 import PasskeyList from './PasskeyList.vue'
+import PhraseStrength from '../PhraseStrength.vue'
 import { dropPin, hasPin, isPin, setPin } from '../lock/pins.ts'
 import { roleSays, roleWords } from '../roleWords.ts'
 import { iMay, useSession } from '../session.ts'
@@ -90,6 +91,7 @@ async function leave() {
         <v-text-field v-model="phrase.fresh" label="A new one" type="password" autocomplete="new-password" :maxlength="passPhraseLength.most" />
         <v-btn type="submit" :disabled="phrase.old === '' || phrase.fresh === ''">Change it</v-btn>
       </form>
+      <PhraseStrength :pass-phrase="phrase.fresh" :name="me.name" />
       <p v-if="phraseSaid.trouble" role="alert" class="trouble">{{ phraseSaid.trouble }}</p>
       <p v-if="phraseSaid.done" role="status">{{ phraseSaid.done }}</p>
     </section>
