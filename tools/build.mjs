@@ -62,6 +62,7 @@ function bundling() {
     '--packages=external',
     '--log-level=warning',
     '--alias:@dewpoint/contract=./contract/index.ts',
+    '--alias:@dewpoint/contract/strength=./contract/strength.ts',
     '--alias:@dewpoint/trade=./trade/index.ts',
     '--alias:@dewpoint/trade/report=./trade/report/index.ts',
     ...rooms.map(({ name }) => `--alias:@dewpoint/core/${name}=./core/${name}/index.ts`),
