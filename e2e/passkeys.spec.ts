@@ -75,10 +75,23 @@ test('a passkey is made by whoever proves who they are, signs them in with a fin
     await signOut()
     await withPasskey()
     await expect(page.getByRole('alert')).toContainText('This passkey is not known here')
-    // by a number there is none to be had, and it is said where
+    // by a number there is none to be had; on another device they are told what was changed on this one, until they say that they know
     await page.goto(firm.address)
-    await expect(page.getByLabel('Your name')).toBeVisible()
+    await page.getByLabel('Your name').fill('Greta Sallow')
     await expect(page.getByRole('button', { name: 'Sign in with a passkey' })).toHaveCount(0)
+    await page.getByLabel('Pass phrase', { exact: true }).fill(phrase)
+    await page.getByRole('button', { name: 'Sign in' }).press('Enter')
+    const told = page.getByText('A passkey of yours was made').first()
+    await expect(told).toBeVisible()
+    await expect(page.getByText('A passkey of yours was removed')).toBeVisible()
+    expect(await barriers(page)).toEqual([])
+    await page.getByRole('button', { name: 'I know' }).press('Enter')
+    await expect(told).toHaveCount(0)
+    const answered = page.waitForResponse('**/api/session/changes')
+    await page.reload()
+    await answered
+    await expect(writing(page)).toBeVisible()
+    await expect(told).toHaveCount(0)
   } finally {
     await page.context().close()
     await firm.stop()

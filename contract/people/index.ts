@@ -25,3 +25,4 @@ export {
   type Passkeys,
   type PasskeyUsed,
 } from './passkeys.ts'
+export { ownChangeKinds, type OwnChange, type OwnChangeKind, type OwnChanges } from './ownChanges.ts'

@@ -1,6 +1,7 @@
-import type { AuditKind, AuditLine, AuditList, AuditQuery } from '@dewpoint/contract'
-import { and, desc, eq, like, lt, or } from 'drizzle-orm'
+import { ownChangeKinds, type AuditKind, type AuditLine, type AuditList, type AuditQuery, type OwnChange } from '@dewpoint/contract'
+import { and, desc, eq, gt, like, lt, or, sql } from 'drizzle-orm'
 import { patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { ownChangeWords } from './ownChanges.ts'
 
 const { audit, cases, devices, people, sites } = tables
 
@@ -75,4 +76,33 @@ export function cursorOf(text: string): { at: Date; id: string } | undefined {
   const [, at, id] = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z)\.([0-9a-f-]{36})$/.exec(text) ?? []
   const time = new Date(at ?? '')
   return at === undefined || id === undefined || Number.isNaN(time.getTime()) ? undefined : { at: time, id }
+}
+
+/** what is told of how somebody signs in */
+const mostOwn = 20
+
+/** What changed of how somebody signs in since a moment, but for what they did themselves on the device they ask from; the newest first. */
+export async function ownChangesOf(database: Database, person: string, device: string, since: Date): Promise<OwnChange[]> {
+  const rows = await retried(() =>
+    database
+      .select({ line: audit, device: devices.label, by: people.name })
+      .from(audit)
+      .leftJoin(devices, eq(devices.id, audit.device))
+      .leftJoin(people, eq(people.id, audit.person))
+      .where(
+        and(
+          eq(audit.subject, person),
+          eq(audit.of, 'person'),
+          gt(audit.at, since),
+          or(...ownChangeKinds.map((kind) => like(audit.about, `%${ownChangeWords[kind]}`))),
+          sql`not (${audit.person} <=> ${person} and ${audit.device} <=> ${device})`,
+        ),
+      )
+      .orderBy(desc(audit.at), desc(audit.id))
+      .limit(mostOwn),
+  )
+  return rows.flatMap(({ line, device: label, by }) => {
+    const what = ownChangeKinds.find((kind) => line.about.endsWith(ownChangeWords[kind]))
+    return what ? [{ id: line.id, at: line.at.toISOString(), what, device: label ?? '', by: line.person === person ? null : by }] : []
+  })
 }

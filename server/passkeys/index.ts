@@ -10,6 +10,7 @@ import {
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { isIP } from 'node:net'
 import { note } from '../audit/index.ts'
+import { ownChangeWords } from '../audit/ownChanges.ts'
 import { actingOf, fingerprint } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { comingIn, invalid, parsed, type SessionOptions } from '../session/coming.ts'
@@ -80,7 +81,7 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
       usedAt: null,
     })
     if (!kept) throw invalid([{ field: 'answer', message: `there are ${mostPasskeys} already, or this one is there: remove one you no longer use` }])
-    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: new passkey` })
+    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passkey}` })
     return list(person.id)
   })
 
@@ -88,7 +89,7 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
     const { person } = actingOf(request)
     const gone = await dropPasskey(database, request.params.id.slice(0, 64), person.id)
     if (gone === undefined) throw new ProblemError('notFound', 'You have no such passkey. Look at the list again.')
-    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: passkey removed` })
+    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passkeyGone}` })
     return list(person.id)
   })
 

@@ -1,6 +1,7 @@
 import { ownerOnly, readMemberChange, readNewMember, staff, type CodeGiven, type Member, type Members } from '@dewpoint/contract'
 import type { FastifyPluginAsync } from 'fastify'
 import { note } from '../audit/index.ts'
+import { ownChangeWords } from '../audit/ownChanges.ts'
 import type { Database } from '../database/index.ts'
 import { actingOf, fingerprint } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
@@ -46,7 +47,7 @@ export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (
 
   app.post<{ Params: { id: string } }>('/api/people/:id/code', { ...small, config: { who: ownerOnly } }, async (request): Promise<CodeGiven> => {
     const person = (await memberOf(database, named(request.params.id))) ?? nobody(request.params.id)
-    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: new code` })
+    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.code}` })
     return codeFor(person)
   })
 

@@ -1,7 +1,20 @@
-import { everyone, folded, readActAs, readCodeIn, readPassPhraseChange, readSignIn, readSignOut, type Member, type Session } from '@dewpoint/contract'
+import {
+  everyone,
+  folded,
+  readActAs,
+  readCodeIn,
+  readPassPhraseChange,
+  readSignIn,
+  readSignOut,
+  type Member,
+  type OwnChanges,
+  type Session,
+} from '@dewpoint/contract'
 import { whyWeak } from '@dewpoint/contract/strength'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { note } from '../audit/index.ts'
+import { ownChangeWords } from '../audit/ownChanges.ts'
+import { ownChangesOf } from '../audit/queries.ts'
 import { actingOf, fingerprint, giveToken, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { newToken, typedCode } from './codes.ts'
@@ -10,11 +23,18 @@ import { isPassPhrase, keptOf } from './passPhrase.ts'
 import { actAs, changePassPhrase, endTries, memberNamed, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
+/** so long it is told what changed of how somebody signs in, ms */
+const told = 30 * 86_400_000
 /** Signing in and out, and as whom a shared device goes on. */
 export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, options) => {
   const { database, secure, demo } = options
   const { come, mayTry, sessionOf } = comingIn(options)
   app.get('/api/session', { config: { who: 'anyone' } }, (request) => answer(request))
+
+  app.get('/api/session/changes', { config: { who: everyone } }, async (request): Promise<OwnChanges> => {
+    const { person, device } = actingOf(request)
+    return { changes: await ownChangesOf(database, person.id, device.id, new Date(Date.now() - told)) }
+  })
 
   app.post('/api/session', { ...small, config: { who: 'anyone' } }, async (request, reply) => {
     const said = parsed(readSignIn(request.body))
@@ -46,7 +66,7 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, op
     if (came === 'notGood') throw notGood()
     await endTries(database, tried, new Date())
     giveToken(reply, token, secure)
-    await note(database, request, { kind: 'signedIn', of: 'person', subject: came.person, about: `${name}, with a code`, ...came })
+    await note(database, request, { kind: 'signedIn', of: 'person', subject: came.person, about: `${name}${ownChangeWords.withCode}`, ...came })
     return sessionOf(came.person, came.device, said.label)
   })
 
@@ -89,7 +109,7 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, op
     strongEnough(said.passPhrase, person.name)
     await endTries(database, tried, new Date())
     await changePassPhrase(database, person.id, await keptOf(said.passPhrase), device.id, new Date())
-    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: own pass phrase` })
+    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passPhrase}` })
     return answer(request)
   })
 

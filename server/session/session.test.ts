@@ -1,9 +1,11 @@
-import type { CodeGiven, Member, Problem, Session } from '@dewpoint/contract'
+import type { CodeGiven, Member, OwnChanges, Problem, Session } from '@dewpoint/contract'
 import { whyWeak } from '@dewpoint/contract/strength'
 import { byName } from '@dewpoint/core/casebook'
+import { eq } from 'drizzle-orm'
 import type { InjectOptions } from 'fastify'
 import { describe, expect, it } from 'vitest'
 import { buildApp } from '../app.ts'
+import { tables } from '../database/index.ts'
 import { fingerprint } from '../gate/index.ts'
 import { signedInAs, testApp } from '../testApp.ts'
 import { newCode, typedCode } from './codes.ts'
@@ -235,6 +237,34 @@ describe('signing out', () => {
     await joined('Eli Strand', 'engineer')
     await one.ask('/api/session', { name: 'Eli Strand', passPhrase: good })
     expect((await one.session()).onDevice.map((who) => who.name)).toEqual(['Eli Strand'])
+  })
+})
+
+describe('what changes of how somebody signs in', () => {
+  it('is told to them on their other devices, with who did it, and to nobody else', async () => {
+    const one = await joined('Cato Reed', 'engineer')
+    const changes = async (who: { ask: ReturnType<typeof browser>['ask'] }) => (await who.ask('/api/session/changes')).json<OwnChanges>().changes
+    // what they did themselves on this device they know
+    expect(await changes(one)).toEqual([])
+    const second = browser()
+    await second.ask('/api/session', { name: 'Cato Reed', passPhrase: good, label: 'Van' })
+    expect(await changes(second)).toMatchObject([{ what: 'withCode', device: 'Telephone', by: null }])
+    await second.ask('/api/session/pass-phrase', { old: good, passPhrase: other })
+    await as('owner').post(`/api/people/${one.id}/code`)
+    await one.ask('/api/session', { name: 'Cato Reed', passPhrase: other, label: 'Telephone' })
+    expect(await changes(one)).toMatchObject([
+      { what: 'code', by: 'Engineer' },
+      { what: 'passPhrase', device: 'Van', by: null },
+    ])
+    const bystander = await joined('Dora Vane', 'owner')
+    expect(await changes(bystander)).toEqual([])
+    // what is long past is told no more
+    await running.database
+      .update(tables.audit)
+      .set({ at: new Date(Date.now() - 31 * 86_400_000) })
+      .where(eq(tables.audit.subject, one.id))
+    expect(await changes(one)).toEqual([])
+    expect((await browser().ask('/api/session/changes')).statusCode).toBe(401)
   })
 })
 

@@ -17,6 +17,7 @@ import NotForYou from './session/door/NotForYou.vue'
 import { initialsOf } from './session/roleWords.ts'
 import { iMay, useSession } from './session/session.ts'
 import SignInPage from './session/door/SignInPage.vue'
+import OwnChanges from './session/OwnChanges.vue'
 import { isUnkept } from './keeping/device/drafts.ts'
 
 const WhoSheet = lazyPart(() => import('./session/WhoSheet.vue'))
@@ -144,6 +145,7 @@ const begin = () => Promise.allSettled([outbox.reload().then(outbox.flush), firm
       <p><strong>Sign in again.</strong> What you enter stays on this device until then, and is sent after.</p>
       <v-btn @click="((signInAgain = true), (whoShown = true))">Sign in</v-btn>
     </section>
+    <OwnChanges v-if="me && !session.lapsed.value && !session.ended.value" :key="me.id" />
     <EndedPage v-if="session.ended.value && me" />
     <SignInPage v-else-if="!me" />
     <NotForYou v-else-if="who && !iMay(who)" :who="who" />

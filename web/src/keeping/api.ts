@@ -29,6 +29,7 @@ import {
   type MemberChange,
   type Members,
   type NewMember,
+  type OwnChanges,
   type PasskeyMade,
   type PasskeyOffer,
   type Passkeys,
@@ -158,6 +159,9 @@ export const sendSignOut = (everywhere: boolean) => call<Session>('/api/session/
 
 /** Another pass phrase. */
 export const sendPassPhrase = (old: string, passPhrase: string) => call<Session>('/api/session/pass-phrase', hasList('onDevice'), { old, passPhrase })
+
+/** What changed of how whoever asks signs in, done elsewhere. */
+export const fetchOwnChanges = () => call<OwnChanges>('/api/session/changes', hasList('changes'))
 
 /** The passkeys of whoever asks. */
 export const fetchPasskeys = () => call<Passkeys>('/api/passkeys', hasList('passkeys'))

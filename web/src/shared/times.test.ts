@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { clock, day, exactly, momentTyped, setZone } from './times.ts'
+import { ago, clock, day, exactly, momentTyped, setZone } from './times.ts'
 
 beforeEach(() => vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 10, 26, 12) }))
 afterEach(() => vi.useRealTimers())
@@ -26,6 +26,14 @@ describe('times are shown in the firm’s time zone, whatever the device is set 
 
   it('a time nobody can read says so', () => {
     expect([day('2026-02-31T10:00:61Z'), clock('x'), exactly('')]).toEqual(Array.from({ length: 3 }, () => 'time unreadable'))
+  })
+})
+
+describe('how long ago something was', () => {
+  it('is told in the largest whole unit, and of a moment ago, or a clock that is a little ahead, that it is now', () => {
+    const before = (seconds: number) => ago(new Date(Date.now() - seconds * 1000).toISOString())
+    expect([0, 9, -5, 10, 90, 7200].map(before)).toEqual(['just now', 'just now', 'just now', '10 seconds ago', '2 minutes ago', '2 hours ago'])
+    expect(ago('x')).toBe('time unreadable')
   })
 })
 

@@ -26,8 +26,14 @@ const written = (iso: string, pattern: string) => {
   return Number.isNaN(time.getTime()) ? none : format(time, pattern, { in: tz(zoneOf(iso)) })
 }
 
-/** "12 minutes ago". */
-export const ago = (iso: string) => (Number.isNaN(Date.parse(iso)) ? none : formatDistanceToNowStrict(new Date(iso), { addSuffix: true }))
+/** two clocks that differ by less than this agree, ms */
+const now = 10_000
+/** "12 minutes ago", "just now". */
+export function ago(iso: string): string {
+  const moment = Date.parse(iso)
+  if (Number.isNaN(moment)) return none
+  return Math.abs(Date.now() - moment) < now ? 'just now' : formatDistanceToNowStrict(moment, { addSuffix: true })
+}
 
 /** The exact time, for hovering. */
 export const exactly = (iso: string) => written(iso, 'EEEE d MMMM yyyy, HH:mm:ss')

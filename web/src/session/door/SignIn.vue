@@ -58,7 +58,7 @@ function send() {
       <p class="demo">
         <strong>This is the demo.</strong> Its people and customers are made up. Sign in as one of them with a tap; elsewhere everybody has a pass phrase.
       </p>
-      <ul class="choices" aria-label="People of the demo">
+      <ul class="made-up" aria-label="People of the demo">
         <li v-for="one in session.demo.value" :key="one.id">
           <button type="button" :disabled="busy" @click="come(session.asDemo(one.id))">
             <span class="who">{{ one.name }}</span> <span class="dim">{{ roleWords[one.role] }}</span>
@@ -66,10 +66,12 @@ function send() {
         </li>
       </ul>
     </template>
-    <v-btn v-if="can && !byCode" class="key" :disabled="busy" @click="come(session.withPasskey())">Sign in with a passkey</v-btn>
+    <div v-if="(can && !byCode) || (session.isDemo.value && !withPhrase)" class="acts ways">
+      <v-btn v-if="can && !byCode" :disabled="busy" @click="come(session.withPasskey())">Sign in with a passkey</v-btn>
+      <v-btn v-if="session.isDemo.value && !withPhrase" variant="text" @click="withPhrase = true">With name and pass phrase, or a code</v-btn>
+    </div>
     <p v-if="trouble && session.isDemo.value && !withPhrase" role="alert" class="trouble">{{ trouble }}</p>
-    <v-btn v-if="session.isDemo.value && !withPhrase" variant="text" @click="withPhrase = true">With name and pass phrase, or a code</v-btn>
-    <form v-else novalidate @submit.prevent="send">
+    <form v-if="!session.isDemo.value || withPhrase" novalidate @submit.prevent="send">
       <p v-if="session.first.value">Nobody can sign in yet. You begin as the owner: the code stands in the terminal in which Dewpoint was started.</p>
       <v-text-field
         v-if="byCode"
@@ -131,14 +133,14 @@ p {
   border-left: 4px solid var(--copper);
   background: var(--wash);
 }
-.choices {
+.made-up {
   list-style: none;
   display: grid;
   gap: 6px;
   margin: 0 0 12px;
   padding: 0;
 }
-.choices button {
+.made-up button {
   display: flex;
   justify-content: space-between;
   align-items: center;
@@ -153,7 +155,7 @@ p {
   text-align: left;
   cursor: pointer;
 }
-.choices button:hover {
+.made-up button:hover {
   border-color: var(--copper);
 }
 .who {
@@ -176,8 +178,7 @@ p {
   flex-wrap: wrap;
   gap: 10px;
 }
-.key {
-  min-height: 48px;
+.ways {
   margin-bottom: 12px;
 }
 .trouble {
