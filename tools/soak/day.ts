@@ -67,19 +67,21 @@ export async function runDay({ address, engineers, office, seconds, pause, pid }
     }
     const position = new Map<string, number>()
     let own = ''
-    let entries = 0
+    let left = 0
+    // nobody begins in step with the others
+    await new Promise((rest) => setTimeout(rest, below(Math.min(30_000, seconds * 200))))
     while (performance.now() < until) {
       if (role === 'engineer') {
         // a case has some twenty entries, then the next is opened
-        if (own === '' || entries >= 20) {
+        if (left === 0) {
           const one = freshCase(me.name, number)
           await ask('open a case', '/api/cases', one)
           own = one.id
-          entries = 0
+          left = 10 + below(21)
           await ask('what earlier cases teach', `/api/cases/${own}/past`)
         }
         await append(own, 'reading')
-        entries++
+        left--
         if (oneIn(10)) await ask('list', '/api/cases')
         if (oneIn(5)) await ask('one case', `/api/cases/${own}`)
       } else {
