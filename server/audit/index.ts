@@ -1,9 +1,9 @@
 import { ownerOnly, type AuditKind, type AuditList } from '@dewpoint/contract'
 import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { v5, v7 } from 'uuid'
-import type { Database } from '../database/index.ts'
+import { gathered, type Database } from '../database/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { cursorOf, listAudit, record } from './queries.ts'
+import { cursorOf, listAudit, record, type Recorded } from './queries.ts'
 
 /** the space of names of what is told once an hour */
 const hourly = 'b7c1a6f0-53a4-4a0e-9d0c-2f4f3a7c5d10'
@@ -12,6 +12,23 @@ const hour = 3_600_000
 const recorded = new Set<string>()
 const mostRecorded = 50_000
 let since = 0
+
+/** what is recorded of a crowd goes in one go */
+const gathering = new WeakMap<Database, (one: Recorded) => Promise<void>>()
+
+function recordedTogether(database: Database): (one: Recorded) => Promise<void> {
+  const lines = new Map<string, Recorded>()
+  const write = gathered(async (ids) => {
+    const these = ids.map((id) => lines.get(id)!)
+    for (const id of ids) lines.delete(id)
+    await record(database, ...these)
+    return new Map<string, never>()
+  })
+  return async (one) => {
+    lines.set(one.id, one)
+    await write(one.id)
+  }
+}
 
 /** Something somebody did: `of` what, by its id and its name. */
 export interface Done {
@@ -40,8 +57,10 @@ export async function noteHourly(database: Database, request: FastifyRequest, do
   since = began
   const what = [began, line.person, line.device, line.kind, line.of, line.subject, line.about].join(' ')
   if (recorded.has(what)) return
+  const together = gathering.get(database) ?? recordedTogether(database)
+  gathering.set(database, together)
   try {
-    await record(database, { id: v5(what, hourly), ...line })
+    await together({ id: v5(what, hourly), ...line })
     recorded.add(what)
   } catch (error) {
     request.log.warn({ err: error }, 'what was read could not be recorded')

@@ -17,13 +17,13 @@ export interface Recorded {
   about: string
 }
 
-/** Records something; the same again changes nothing. */
-export async function record(database: Database, one: Recorded): Promise<void> {
+/** Records what was done; the same again changes nothing. */
+export async function record(database: Database, ...done: readonly Recorded[]): Promise<void> {
   await retried(() =>
     database
       .insert(audit)
-      .values(one)
-      .onDuplicateKeyUpdate({ set: { id: one.id } }),
+      .values([...done])
+      .onDuplicateKeyUpdate({ set: { id: sql`values(${audit.id})` } }),
   )
 }
 

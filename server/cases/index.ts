@@ -7,7 +7,8 @@ import { actingOf, type OnDevice } from '../gate/index.ts'
 import { isMember } from '../people/queries.ts'
 import { ProblemError } from '../problems/index.ts'
 import { appender } from './append/index.ts'
-import { findCase, findNews, listCases, openCase } from './queries.ts'
+import { openCase } from './open/queries.ts'
+import { findCase, findNews, listCases } from './queries.ts'
 
 /** an append carries up to a hundred entries; a case alone is small */
 const appendLimit = 512 * 1024
@@ -19,18 +20,22 @@ export const casesFeature: FastifyPluginAsync<{ database: Database }> = async (a
   app.get('/api/cases', { config: { who: staff } }, async (request) => {
     const query = readListQuery(request.query, readCaseCursor)
     if (!query.ok) throw new ProblemError('invalid', 'Correct what is named and ask for the list again.', query.problems)
-    await noteHourly(database, request, { kind: 'read', of: 'cases', about: query.value.search })
-    return listCases(database, query.value)
+    const [list] = await Promise.all([
+      listCases(database, query.value),
+      noteHourly(database, request, { kind: 'read', of: 'cases', about: query.value.search }),
+    ])
+    return list
   })
 
   app.post('/api/cases', { bodyLimit: caseLimit, config: { who: staff } }, async (request, reply) => {
     const parsed = readCase(request.body)
     if (!parsed.ok) throw new ProblemError('invalid', 'Correct the fields named and send the case again.', parsed.problems)
     const came = await openCase(database, parsed.value)
-    if (typeof came === 'object')
-      throw new ProblemError('conflict', 'Compare the two, then use what is there or record yours as another.', undefined, came.conflict)
+    if (came.state === 'conflict')
+      throw new ProblemError('conflict', 'Compare the two, then use what is there or record yours as another.', undefined, came.present)
     await noteHourly(database, request, { kind: 'changed', of: 'case', subject: parsed.value.id })
-    return reply.code(came === 'opened' ? 201 : 200).send((await findCase(database, parsed.value.id)) ?? missing(parsed.value.id))
+    if (came.state === 'opened') return reply.code(201).send(came.content)
+    return (await findCase(database, parsed.value.id)) ?? missing(parsed.value.id)
   })
 
   app.get<{ Params: { id: string } }>('/api/cases/:id', { config: { who: staff } }, async (request) => {

@@ -1,19 +1,7 @@
-import {
-  caseCursor,
-  type Case,
-  type CaseCursor,
-  type CaseLine,
-  type CaseList,
-  type ListQuery,
-  type NewCase,
-  type News,
-  type PresentCase,
-  type Site,
-} from '@dewpoint/contract'
-import { inOrder, sameContent, costKinds, summarise, type CaseSettings } from '@dewpoint/core/casebook'
-import { and, desc, eq, gt, inArray, like, lt, or, sql } from 'drizzle-orm'
-import { entryOf, patternsOf, inTransaction, retried, tables, type Database, type Transaction } from '../database/index.ts'
-import { searchedCase, searchedSite } from './derived/queries.ts'
+import { caseCursor, type Case, type CaseCursor, type CaseLine, type CaseList, type ListQuery, type News, type Site } from '@dewpoint/contract'
+import { inOrder, costKinds, summarise, type CaseSettings } from '@dewpoint/core/casebook'
+import { and, desc, eq, gt, inArray, like, lt, or } from 'drizzle-orm'
+import { entryOf, patternsOf, retried, tables, type Database } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
 
@@ -58,71 +46,6 @@ export async function findNews(database: Database, id: string, since: number): P
   })
 }
 
-/**
- * Opens a case. Sent again as it was, nothing changes.
- *
- * @returns whether it is new, or what is there instead under an id of it
- */
-export async function openCase(database: Database, input: NewCase): Promise<'opened' | 'present' | { conflict: PresentCase }> {
-  const { site, settings = {} } = input
-  const appliance = { ...input.appliance, siteId: site.id }
-  const line = { id: input.id, openedAt: input.openedAt, controls: input.controls, settings, siteId: site.id, applianceId: appliance.id }
-  const attempt = () =>
-    inTransaction(database, async (tx) => {
-      const present = await presentCase(tx, line)
-      const differs = {
-        ...(present.case && !sameContent(present.case, { ...line, openedAt: new Date(line.openedAt).toISOString() }) && { case: present.case }),
-        ...(present.site && !sameContent(present.site, asKnown(site, present.site)) && { site: present.site }),
-        ...(present.appliance && !sameContent(present.appliance, appliance) && { appliance: present.appliance }),
-      }
-      if (Object.keys(differs).length > 0) return { conflict: differs }
-      if (present.case) return 'present'
-      // a number nobody had said before is taken over, and is found by
-      if (present.site && present.site.phone !== site.phone && site.phone !== '')
-        await tx
-          .update(sites)
-          .set({ phone: site.phone, searched: searchedSite(site) })
-          .where(eq(sites.id, site.id))
-      if (!present.site) await tx.insert(sites).values({ ...site, searched: searchedSite(site) })
-      if (!present.appliance) await tx.insert(appliances).values(appliance)
-      const derived = { searched: searchedCase(site, appliance), system: appliance.system }
-      await tx.insert(cases).values({ ...line, ...derived, openedAt: new Date(line.openedAt), summary: summarise([]), foldedTo: '', changedAt: sql`now(3)` })
-      return 'opened'
-    })
-  try {
-    return await attempt()
-  } catch (error) {
-    // somebody wrote one of its ids between our look and our writing: look again
-    if ((error as { cause?: { code?: string } }).cause?.code === 'ER_DUP_ENTRY') return attempt()
-    throw error
-  }
-}
-
-/** A place as it was sent, for comparing it with the one that is there: a telephone number that only one of them has is no difference. */
-const asKnown = (sent: Site, present: Site): Site => (sent.phone === '' || present.phone === '' ? { ...sent, phone: present.phone } : sent)
-
-async function presentCase(tx: Transaction, { id, siteId, applianceId }: { id: string; siteId: string; applianceId: string }): Promise<PresentCase> {
-  const [[one], [site], [appliance]] = [
-    await tx.select().from(cases).where(eq(cases.id, id)),
-    await tx.select().from(sites).where(eq(sites.id, siteId)),
-    await tx.select().from(appliances).where(eq(appliances.id, applianceId)),
-  ]
-  return {
-    ...(one && {
-      case: {
-        id,
-        openedAt: one.openedAt.toISOString(),
-        controls: one.controls,
-        settings: knownSettings(one.settings),
-        siteId: one.siteId,
-        applianceId: one.applianceId,
-      },
-    }),
-    ...(site && { site: siteOf(site) }),
-    ...(appliance && { appliance }),
-  }
-}
-
 const newsOne = async (database: Database, caseId: string, since: number) => (await newsOf(database, [{ caseId, since }]))[0]!
 
 /** What journals have beyond a position, in the order asked. */
@@ -147,7 +70,7 @@ export async function newsOf(database: Pick<Database, 'select'>, asked: readonly
 const siteOf = ({ id, name, address, note, phone }: Site): Site => ({ id, name, address, note, phone })
 
 /** What a case has set of what there is to set: older versions took anything. */
-function knownSettings(settings: CaseSettings): CaseSettings {
+export function knownSettings(settings: CaseSettings): CaseSettings {
   return Object.fromEntries(Object.entries(settings).filter(([name]) => Object.hasOwn(costKinds, name)))
 }
 

@@ -17,12 +17,18 @@ export interface Statement {
   values: readonly SqlValue[]
 }
 
+/** What the query builder put together, as a statement. */
+export function written(query: { toSQL: () => { sql: string; params: unknown[] } }): Statement {
+  const { sql, params } = query.toSQL()
+  return { text: sql, values: params as SqlValue[] }
+}
+
 /** The two steps of a transaction, and what may be asked between them. */
 export interface Steps {
   /** begins it, asks, and gives the rows as the client library reads them */
   begin: <Row>(first: Statement) => Promise<Row[]>
   /** what the query builder asks in between */
-  between: () => Pick<Database, 'select' | 'insert'>
+  between: () => Pick<Database, 'select' | 'insert' | 'update'>
   /**
    * Does what is left and ends it. Where a statement fails nothing after it is done and the transaction is still under way, without that statement:
    * it can be ended otherwise. Source: MariaDB Knowledge Base, "InnoDB Error Handling".

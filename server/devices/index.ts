@@ -4,7 +4,7 @@ import type { FastifyPluginAsync, FastifyRequest } from 'fastify'
 import { v5 } from 'uuid'
 import { note } from '../audit/index.ts'
 import { appendAll } from '../cases/append/queries.ts'
-import { openCase } from '../cases/queries.ts'
+import { openCase } from '../cases/open/queries.ts'
 import type { Database } from '../database/index.ts'
 import { actingOf, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
@@ -77,7 +77,7 @@ export const devicesFeature: FastifyPluginAsync<{ database: Database; secure: bo
       if (item.kind === 'open') {
         const one = readCase(item.body)
         const came = one.ok ? await openCase(database, one.value) : null
-        if (came === null || typeof came === 'object') refused.push('A case that is there already, or not whole.')
+        if (came === null || came.state === 'conflict') refused.push('A case that is there already, or not whole.')
         else kept++
         continue
       }

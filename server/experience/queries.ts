@@ -24,16 +24,16 @@ export async function pastOf(database: Database, id: string): Promise<Past | und
     const [own] = await database.select({ applianceId: cases.applianceId, openedAt: cases.openedAt, system: cases.system }).from(cases).where(eq(cases.id, id))
     if (!own) return undefined
     const earlier = and(ne(cases.id, id), lt(cases.openedAt, own.openedAt))
-    const here = await database
-      .select({ id: cases.id, openedAt: cases.openedAt, summary: cases.summary })
-      .from(cases)
-      .where(and(eq(cases.applianceId, own.applianceId), earlier))
-      .orderBy(cases.openedAt)
-    const taught = (await isFinished(database, caseJob)) ? learntBefore : readBefore
-    return {
-      appliance: here.map(pastCaseOf).reverse(),
-      experience: { ...(await taught(database, own.system, own.openedAt)), ...(await statedOf(database, own.system)) },
-    }
+    const [here, learnt, stated] = await Promise.all([
+      database
+        .select({ id: cases.id, openedAt: cases.openedAt, summary: cases.summary })
+        .from(cases)
+        .where(and(eq(cases.applianceId, own.applianceId), earlier))
+        .orderBy(cases.openedAt),
+      isFinished(database, caseJob).then((finished) => (finished ? learntBefore : readBefore)(database, own.system, own.openedAt)),
+      statedOf(database, own.system),
+    ])
+    return { appliance: here.map(pastCaseOf).reverse(), experience: { ...learnt, ...stated } }
   })
 }
 

@@ -2,7 +2,7 @@ import { longestJournal, type AppendResult, type News } from '@dewpoint/contract
 import { append, fold, foldMore, inOrder, type CaseSummary, type Entry } from '@dewpoint/core/casebook'
 import { and, eq, inArray, or } from 'drizzle-orm'
 import type { SqlValue } from 'mysql2'
-import { entryOf, fromJson, inTwoSteps, tables, type Database, type Statement, type Steps } from '../../database/index.ts'
+import { entryOf, fromJson, inTwoSteps, tables, written, type Database, type Statement, type Steps } from '../../database/index.ts'
 import { counted } from '../../learnt/queries.ts'
 import { besideOf, outlinesOf, type Held } from '../derived/queries.ts'
 import { newsOf } from '../queries.ts'
@@ -170,9 +170,9 @@ async function besideAll(steps: Steps, held: ReadonlyMap<string, Held>, gained: 
   const outlines = anew.length > 0 ? await outlinesOf(steps.between(), anew) : new Map<string, Entry[]>()
   const beside = grown.map(({ one, added }) => ({ one, added, now: besideOf(more.get(one.id) ?? fold([...(outlines.get(one.id) ?? []), ...added])) }))
   const proved = beside.flatMap(({ one, now }) => (one.counted === now.proven ? [] : [{ ...one, proven: now.proven }]))
-  const counting = proved.length > 0 ? counted(steps.between(), proved)?.toSQL() : undefined
+  const counting = proved.length > 0 ? counted(steps.between(), proved) : undefined
   return [
-    ...(counting ? [{ text: counting.sql, values: counting.params as SqlValue[] }] : []),
+    ...(counting ? [written(counting)] : []),
     // one statement for all
     {
       text: `update cases join (${beside.map(() => 'select ? as id, ? as position, ? as summary, ? as proven, ? as folded_to').join(' union all ')}) as fresh on fresh.id = cases.id
