@@ -25,6 +25,7 @@ const programs = {
   // Debian’s Chromium without windows: it starts and draws in two thirds of the time
   'chromium-headless-shell': ['/usr/bin/chromium-headless-shell'],
   ngspice: ['/usr/bin/ngspice'],
+  openssl: ['/usr/bin/openssl'],
 }
 
 /** Installs Debian packages whose programs are missing. */

@@ -9,7 +9,7 @@ import { root } from './stamp.mjs'
 const reports = join(root, '.cache', 'reports')
 
 await command(async () => {
-  await ensureInstalled('mariadb-server', 'chromium-headless-shell', 'ngspice')
+  await ensureInstalled('mariadb-server', 'chromium-headless-shell', 'ngspice', 'openssl')
   // unit tests read them: whether they are stale is told before anything begins
   await ensureSignatures()
   rmSync(reports, { recursive: true, force: true })

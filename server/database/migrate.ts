@@ -3,6 +3,7 @@ import { readMigrationFiles } from 'drizzle-orm/migrator'
 import { createConnection, type Connection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise'
 import { retried } from './failures.ts'
 import { addressesOf } from './hosts.ts'
+import { lineTo, type LineSettings } from './line.ts'
 
 /** A database that cannot be brought up to date by itself: the message says what to do. */
 export class MigrationBroken extends Error {}
@@ -24,8 +25,8 @@ const alreadyDone = new Set([1050, 1054, 1060, 1061, 1091, 1826])
  * @returns how many migrations were applied
  * @throws MigrationBroken when a statement of a migration fails
  */
-export async function migrateDatabase(url: string, folder: string, until = Infinity): Promise<number> {
-  const connection = await firstOf(url)
+export async function migrateDatabase(url: string, folder: string, until = Infinity, line: LineSettings = process.env): Promise<number> {
+  const connection = await firstOf(url, line)
   try {
     const [[held]] = await connection.query<RowDataPacket[]>('select get_lock(?, ?) as held', [lock, lockSeconds])
     if (Number(held?.held) !== 1) throw new MigrationBroken(waitedLong)
@@ -45,11 +46,11 @@ export async function migrateDatabase(url: string, folder: string, until = Infin
 }
 
 /** A connection to the first host that answers and is ready. */
-async function firstOf(url: string): Promise<Connection> {
+async function firstOf(url: string, line: LineSettings): Promise<Connection> {
   let last: unknown
   for (const uri of addressesOf(url)) {
     try {
-      const connection = await createConnection({ uri, timezone: 'Z', charset: 'utf8mb4_unicode_ci', connectTimeout: 4000, supportBigNumbers: true })
+      const connection = await createConnection({ ...lineTo(uri, line), connectTimeout: 4000 })
       // a node that is not ready answers nothing but this
       await connection.query('select count(*) from information_schema.tables where table_schema = database()')
       return connection

@@ -186,9 +186,13 @@ export async function loadInto(database, file) {
 
 /** The password goes by a file only this user can read, not by the command line everybody can. */
 async function withOptions({ user, password, hostname, port }, work) {
+  const { DATABASE_CA: ca, DATABASE_LINE: line } = process.env
+  if (!ca && line !== 'private' && !/^(localhost|127\.[\d.]+|\[?::1\]?)$/.test(hostname))
+    throw new Advice(`The database is on another machine, ${hostname}. Set DATABASE_CA as the server has it, or DATABASE_LINE=private.`)
+  const encrypted = ca ? `ssl-ca="${ca}"\nssl-verify-server-cert\n` : ''
   const folder = mkdtempSync(join(tmpdir(), 'dewpoint-'))
   const file = join(folder, 'options')
-  writeFileSync(file, `[client]\nuser="${user}"\npassword="${password}"\nhost=${hostname}\nport=${port}\nprotocol=tcp\n`, { mode: 0o600 })
+  writeFileSync(file, `[client]\nuser="${user}"\npassword="${password}"\nhost=${hostname}\nport=${port}\nprotocol=tcp\n${encrypted}`, { mode: 0o600 })
   try {
     return await work(`--defaults-file=${file}`)
   } finally {

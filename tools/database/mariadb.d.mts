@@ -9,6 +9,6 @@ export interface RunningMariadb {
   /** the present process */
   pid: () => number
 }
-export function startMariadb(folder: string, options?: { lasting?: boolean }): Promise<RunningMariadb>
+export function startMariadb(folder: string, options?: { lasting?: boolean; more?: readonly string[] }): Promise<RunningMariadb>
 export function asOwner(socket: string, sql: string, user?: string): Promise<string>
 export function freePort(): Promise<number>

@@ -17,9 +17,9 @@ export const changesFolder = 'changes'
 /**
  * Starts MariaDB on `folder`, making the data folder the first time.
  * `lasting` keeps every commit through a crash; without it speed comes first, for tests.
- * If the server dies, also while it starts, it is started again on the same port until `stop` is called; `ended` tells when that is given up.
+ * `more` are settings of its own besides. If the server dies, also while it starts, it is started again on the same port until `stop` is called; `ended` tells when that is given up.
  */
-export async function startMariadb(folder, { lasting = true } = {}) {
+export async function startMariadb(folder, { lasting = true, more = [] } = {}) {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const data = join(folder, 'data')
   const log = join(folder, 'mariadb.log')
@@ -50,6 +50,7 @@ export async function startMariadb(folder, { lasting = true } = {}) {
     '--character-set-server=utf8mb4',
     `--innodb-flush-log-at-trx-commit=${lasting ? 1 : 2}`,
     ...(lasting ? roomFor(totalmem()) : ['--innodb-doublewrite=0', '--innodb-flush-method=nosync', '--innodb-log-file-size=16M']),
+    ...more,
   ]
   const server = keepRunning('database', () => spawn('/usr/sbin/mariadbd', settings, { stdio: 'ignore', detached: true }))
   let givenUp = false
