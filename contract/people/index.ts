@@ -4,6 +4,7 @@ export {
   readActAs,
   readCodeIn,
   readPassPhraseChange,
+  readProof,
   readSignIn,
   readSignOut,
   type CodeIn,
@@ -17,7 +18,6 @@ export { auditKinds, type AuditKind, type AuditLine, type AuditList, type AuditQ
 export {
   mostPasskeys,
   readPasskeyMade,
-  readPasskeyOffer,
   readPasskeyUsed,
   type PasskeyLine,
   type PasskeyMade,

@@ -1,6 +1,5 @@
 import { check, outOfBounds, type Bounds, type Parsed } from '@dewpoint/core/casebook'
 import { array, object, string, type InferType, type ObjectSchema } from 'yup'
-import { passPhraseLength, readingOf } from './signIn.ts'
 
 /** A passkey of somebody’s: what their telephone or computer signs them in with instead of a pass phrase. */
 export interface PasskeyLine {
@@ -57,9 +56,6 @@ const usedSchema = object({
     response: object({ clientDataJSON: code(4000).required(), authenticatorData: code(4000).required(), signature: code(4000).required() }).required(),
   }).required(),
 }).strict()
-const offerSchema = object({ passPhrase: string().max(passPhraseLength.most) })
-  .noUnknown()
-  .strict()
 
 /** A passkey that was made on a device. */
 export type PasskeyMade = InferType<typeof madeSchema>
@@ -76,5 +72,3 @@ const answering =
 
 export const readPasskeyMade = answering(madeSchema)
 export const readPasskeyUsed = answering(usedSchema)
-/** Reads what somebody proves themselves with before they make one. */
-export const readPasskeyOffer = readingOf(offerSchema)

@@ -41,6 +41,9 @@ const codeSchema = object({ code: string().trim().min(4).max(40).required(), nam
 const changeSchema = object({ old: string().min(1).max(passPhraseLength.most).required(), passPhrase: passPhrase() })
   .noUnknown()
   .strict()
+const proofSchema = object({ passPhrase: string().max(passPhraseLength.most) })
+  .noUnknown()
+  .strict()
 const actSchema = object({ person: personId().required(), label: label() }).noUnknown().strict()
 const outSchema = object({ everywhere: boolean().default(false) })
   .noUnknown()
@@ -75,4 +78,6 @@ export const readCodeIn = reading(codeSchema)
 export const readPassPhraseChange = reading(changeSchema)
 export const readActAs = reading(actSchema)
 export const readSignOut = reading(outSchema)
+/** Reads what somebody proves themselves with; the made-up people of a demo have nothing. */
+export const readProof = reading(proofSchema)
 export { reading as readingOf }

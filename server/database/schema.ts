@@ -212,6 +212,10 @@ export const signIns = mysqlTable(
     device: char('device', { length: 36 }).notNull(),
     person: char('person', { length: 36 }).notNull(),
     since: datetime('since', { mode: 'date', fsp: 3 }).notNull(),
+    /** when they last proved who they are on it */
+    provedAt: datetime('proved_at', { mode: 'date', fsp: 3 })
+      .notNull()
+      .default(new Date(Date.UTC(2000, 0, 1))),
     endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
   },
   (table) => [primaryKey({ columns: [table.device, table.person] }), index('sign_ins_person').on(table.person)],

@@ -21,7 +21,7 @@ export const devicesFeature: FastifyPluginAsync<{ database: Database; secure: bo
     return { devices: await listDevices(database, person.role === 'owner' ? null : person.id, device.id) }
   })
 
-  app.post<{ Params: { id: string } }>('/api/devices/:id/end', { config: { who: everyone } }, async (request): Promise<Devices> => {
+  app.post<{ Params: { id: string } }>('/api/devices/:id/end', { config: { who: everyone, proved: true } }, async (request): Promise<Devices> => {
     const { person, device } = actingOf(request)
     const { id } = request.params
     const own = person.role === 'owner' ? null : person.id

@@ -41,6 +41,13 @@ const routes: [method: 'GET' | 'POST', url: string, who: readonly string[]][] = 
   ['GET', '/api/live?case=x', ['owner', 'office', 'engineer']],
   ['POST', '/api/session/as', roles],
   ['POST', '/api/session/pass-phrase', roles],
+  ['GET', '/api/session/changes', roles],
+  ['POST', '/api/session/prove', roles],
+  ['POST', '/api/session/passkey/prove', roles],
+  ['GET', '/api/passkeys', roles],
+  ['POST', '/api/passkeys', roles],
+  ['POST', '/api/passkeys/offer', roles],
+  ['POST', `/api/passkeys/${nowhere}/remove`, roles],
 ]
 
 describe('who may', () => {

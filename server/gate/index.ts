@@ -20,6 +20,8 @@ declare module 'fastify' {
     who?: 'anyone' | readonly Role[]
     /** also a device that was signed out from afar: to hand in what it has not sent */
     ended?: boolean
+    /** only who proved a short while ago who they are: for what changes who may do what */
+    proved?: boolean
   }
 }
 
@@ -32,6 +34,8 @@ export interface GateOptions {
 
 /** days a browser keeps the token */
 const kept = 60 * 86_400
+/** so long a proof of who somebody is holds, ms, by the clocks of servers that may differ */
+const proofHolds = 15 * 60_000
 const writing = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
 
 /** The fingerprint under which a secret is kept: who reads the database cannot use it. */
@@ -52,7 +56,7 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
     // by the route that answers, never by the address as it was written: there are many ways to write one
     if (!isApi(request)) return
     if (writing.has(request.method)) refuseOtherSites(request, publicAddress)
-    const { who, ended } = request.routeOptions.config
+    const { who, ended, proved } = request.routeOptions.config
     // nothing answers there: that is told to everybody alike
     if (!who) return
     if (request.routeOptions.url === '/api/health') return
@@ -71,6 +75,8 @@ export async function gate(app: FastifyInstance, { database, publicAddress }: Ga
     }
     if (request.asker.state !== 'acting') throw new ProblemError('signIn', 'Sign in. What you entered stays on this device and is sent then.')
     if (!may(request.asker.acting.person.role, who)) throw new ProblemError('notAllowed', `This is for ${who.map((one) => roleWords[one]).join(' or ')}.`)
+    if (proved && Math.abs(Date.now() - request.asker.acting.provedAt.getTime()) > proofHolds)
+      throw new ProblemError('proveAgain', 'Type your pass phrase once more, or use a passkey, then do it again.')
   })
   app.addHook('onSend', async (request, reply) => {
     // what is the firm's is kept by nobody on the way; what never changes says so itself

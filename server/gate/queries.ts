@@ -14,6 +14,8 @@ export interface Acting {
   person: OnDevice
   onDevice: OnDevice[]
   device: { id: string; label: string }
+  /** when they last proved who they are on it */
+  provedAt: Date
 }
 
 /** What a token tells: who acts, or that nobody does any more. */
@@ -24,7 +26,7 @@ export const idle = 30 * 86_400_000
 /** so often it is written down that a device was here, ms */
 const seenEvery = 60_000
 
-type Row = { device: typeof devices.$inferSelect; person: typeof people.$inferSelect | null }
+type Row = { device: typeof devices.$inferSelect; person: typeof people.$inferSelect | null; provedAt: Date | null }
 const askings = new WeakMap<Database, (token: string) => Promise<Row[] | undefined>>()
 /** Devices by their token, with who is signed in on each: those of many who ask at once in one question, once this node has what was written before. */
 function asking(database: Database): (token: string) => Promise<Row[] | undefined> {
@@ -32,7 +34,7 @@ function asking(database: Database): (token: string) => Promise<Row[] | undefine
   if (present) return present
   // put together once: it is asked for every request
   const question = database
-    .select({ device: devices, person: people })
+    .select({ device: devices, person: people, provedAt: signIns.provedAt })
     .from(devices)
     .leftJoin(signIns, and(eq(signIns.device, devices.id), isNull(signIns.endedAt)))
     .leftJoin(people, and(eq(people.id, signIns.person), isNull(people.leftAt)))
@@ -75,5 +77,6 @@ export async function askerOf(database: Database, token: string, wanted: string 
       .set({ person: person.id, seenAt: now })
       .where(eq(devices.id, row.id))
       .catch(() => undefined)
-  return { state: 'acting', acting: { person, onDevice, device } }
+  const provedAt = rows.find((one) => one.person?.id === person.id)?.provedAt ?? new Date(0)
+  return { state: 'acting', acting: { person, onDevice, device, provedAt } }
 }

@@ -1,4 +1,14 @@
-import { everyone, mostPasskeys, readPasskeyMade, readPasskeyOffer, readPasskeyUsed, type PasskeyOffer, type Passkeys, type Session } from '@dewpoint/contract'
+import {
+  everyone,
+  mostPasskeys,
+  readPasskeyMade,
+  readPasskeyUsed,
+  readProof,
+  type PasskeyOffer,
+  type Passkeys,
+  type PasskeyUsed,
+  type Session,
+} from '@dewpoint/contract'
 import {
   generateAuthenticationOptions,
   generateRegistrationOptions,
@@ -14,6 +24,7 @@ import { ownChangeWords } from '../audit/ownChanges.ts'
 import { actingOf, fingerprint } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { comingIn, invalid, parsed, type SessionOptions } from '../session/coming.ts'
+import { noteProved } from '../session/queries.ts'
 import { dropPasskey, keepChallenge, keepPasskey, lineOf, notePasskeyUsed, passkeyBy, passkeysOf, takeChallenge } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
@@ -36,7 +47,7 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
   app.get('/api/passkeys', { config: { who: everyone } }, (request) => list(actingOf(request).person.id))
 
   app.post('/api/passkeys/offer', { ...small, config: { who: everyone } }, async (request): Promise<PasskeyOffer> => {
-    const { passPhrase } = parsed(readPasskeyOffer(request.body))
+    const { passPhrase } = parsed(readProof(request.body))
     const { person } = actingOf(request)
     const { id } = partyOf(request, publicAddress)
     await proveSelf(request, person, passPhrase)
@@ -85,13 +96,17 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
     return list(person.id)
   })
 
-  app.post<{ Params: { id: string } }>('/api/passkeys/:id/remove', { ...small, config: { who: everyone } }, async (request): Promise<Passkeys> => {
-    const { person } = actingOf(request)
-    const gone = await dropPasskey(database, request.params.id.slice(0, 64), person.id)
-    if (gone === undefined) throw new ProblemError('notFound', 'You have no such passkey. Look at the list again.')
-    await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passkeyGone}` })
-    return list(person.id)
-  })
+  app.post<{ Params: { id: string } }>(
+    '/api/passkeys/:id/remove',
+    { ...small, config: { who: everyone, proved: true } },
+    async (request): Promise<Passkeys> => {
+      const { person } = actingOf(request)
+      const gone = await dropPasskey(database, request.params.id.slice(0, 64), person.id)
+      if (gone === undefined) throw new ProblemError('notFound', 'You have no such passkey. Look at the list again.')
+      await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passkeyGone}` })
+      return list(person.id)
+    },
+  )
 
   app.post('/api/session/passkey/offer', { ...small, config: { who: 'anyone' } }, async (request): Promise<PasskeyOffer> => {
     const made = await generateAuthenticationOptions({ rpID: partyOf(request, publicAddress).id, timeout: patience, userVerification: 'required' })
@@ -101,11 +116,31 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
 
   app.post('/api/session/passkey', { ...answerLimit, config: { who: 'anyone' } }, async (request, reply): Promise<Session> => {
     const { label, answer } = parsed(readPasskeyUsed(request.body))
+    return come(
+      request,
+      reply,
+      await whoseIs(request, answer, 'Sign in with name and pass phrase, or with another passkey.'),
+      label?.trim() ?? '',
+      ', with a passkey',
+    )
+  })
+
+  app.post('/api/session/passkey/prove', { ...answerLimit, config: { who: everyone } }, async (request) => {
+    const { answer } = parsed(readPasskeyUsed(request.body))
+    const { person, device } = actingOf(request)
+    const whose = await whoseIs(request, answer, 'Type your pass phrase, or use another passkey.')
+    if (whose !== person.id) throw new ProblemError('wrongPasskey', `It is somebody else’s. ${person.name} is asked for.`)
+    await noteProved(database, person.id, device.id, new Date())
+    return { proved: true }
+  })
+
+  /** Whose passkey signed what this server asked to be signed. */
+  async function whoseIs(request: FastifyRequest, answer: PasskeyUsed['answer'], advice: string): Promise<string> {
     const { id, origin } = partyOf(request, publicAddress)
     const found = await passkeyBy(database, fingerprint(answer.id))
     const refuse = async (): Promise<never> => {
       await note(database, request, { kind: 'refused', of: 'person', subject: found?.person.id, about: found ? `${found.person.name}, with a passkey` : '' })
-      throw new ProblemError('wrongPasskey', 'Sign in with name and pass phrase, or with another passkey.')
+      throw new ProblemError('wrongPasskey', advice)
     }
     if (!found) return refuse()
     const { passkey, person } = found
@@ -119,8 +154,8 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
     }).catch(() => null)
     if (!read?.verified) return refuse()
     await notePasskeyUsed(database, passkey.key, read.authenticationInfo.newCounter, new Date())
-    return come(request, reply, person.id, label?.trim() ?? '', ', with a passkey')
-  })
+    return person.id
+  }
 }
 
 /** For whom a passkey is: the name people open Dewpoint by, and the address that goes with it. A number is no name: there browsers make none. */

@@ -111,6 +111,24 @@ describe('a passkey', () => {
     ])
   })
 
+  it('says that it is still whoever is signed in, and for nobody else', async () => {
+    await give(engineer, phrase)
+    const key = await made()
+    const { signIns } = tables
+    await running.database
+      .update(signIns)
+      .set({ provedAt: new Date(0) })
+      .where(eq(signIns.person, engineer))
+    const remove = () => mine().post(`/api/passkeys/${fingerprint(key.id)}/remove`)
+    const prove = async (role: 'engineer' | 'office', challenge: string) => mine(role).post('/api/session/passkey/prove', { answer: key.use({ challenge }) })
+    expect(told(await remove())).toEqual([403, '/problems/proveAgain'])
+    expect(told(await prove('office', await asked()))).toEqual([403, '/problems/wrongPasskey'])
+    expect(told(await prove('engineer', 'bm90IGFza2Vk'))).toEqual([403, '/problems/wrongPasskey'])
+    expect(told(await remove())).toEqual([403, '/problems/proveAgain'])
+    expect((await prove('engineer', await asked())).json()).toEqual({ proved: true })
+    expect((await remove()).statusCode).toBe(200)
+  })
+
   it('is removed by whose it is; with a new pass phrase by code all of them go; who has left gets in with none', async () => {
     await give(engineer, phrase)
     const [one, other] = [await made(), await made()]

@@ -22,7 +22,7 @@ export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (
     return { people: people.flatMap((one) => (one.left ? [] : [{ ...one, signsIn: false, seenAt: null }])), byNameOnly: [] }
   })
 
-  app.post('/api/people', { ...small, config: { who: ownerOnly } }, async (request, reply): Promise<CodeGiven> => {
+  app.post('/api/people', { ...small, config: { who: ownerOnly, proved: true } }, async (request, reply): Promise<CodeGiven> => {
     const read = readNewMember(request.body)
     if (!read.ok) throw new ProblemError('invalid', 'Correct the fields named and send them again.', read.problems)
     const person = await addMember(database, read.value, new Date())
@@ -32,20 +32,24 @@ export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (
     return codeFor(person)
   })
 
-  app.post<{ Params: { id: string } }>('/api/people/:id', { ...small, config: { who: ownerOnly } }, async (request): Promise<{ person: Member }> => {
-    const read = readMemberChange(request.body)
-    if (!read.ok) throw new ProblemError('invalid', 'Correct the fields named and send them again.', read.problems)
-    const came = await changeMember(database, named(request.params.id), read.value, new Date())
-    if (came === 'nobody') nobody(request.params.id)
-    if (came === 'taken') throw taken()
-    if (came === 'lastOwner') throw new ProblemError('invalid', 'Somebody has to be the owner. Make somebody else the owner first, and let them sign in.')
-    const { member } = came
-    const said = [member.role, ...(read.value.left === true ? ['has left'] : read.value.left === false ? ['is back'] : [])].join(', ')
-    await note(database, request, { kind: 'people', of: 'person', subject: member.id, about: `${member.name}: ${said}` })
-    return { person: member }
-  })
+  app.post<{ Params: { id: string } }>(
+    '/api/people/:id',
+    { ...small, config: { who: ownerOnly, proved: true } },
+    async (request): Promise<{ person: Member }> => {
+      const read = readMemberChange(request.body)
+      if (!read.ok) throw new ProblemError('invalid', 'Correct the fields named and send them again.', read.problems)
+      const came = await changeMember(database, named(request.params.id), read.value, new Date())
+      if (came === 'nobody') nobody(request.params.id)
+      if (came === 'taken') throw taken()
+      if (came === 'lastOwner') throw new ProblemError('invalid', 'Somebody has to be the owner. Make somebody else the owner first, and let them sign in.')
+      const { member } = came
+      const said = [member.role, ...(read.value.left === true ? ['has left'] : read.value.left === false ? ['is back'] : [])].join(', ')
+      await note(database, request, { kind: 'people', of: 'person', subject: member.id, about: `${member.name}: ${said}` })
+      return { person: member }
+    },
+  )
 
-  app.post<{ Params: { id: string } }>('/api/people/:id/code', { ...small, config: { who: ownerOnly } }, async (request): Promise<CodeGiven> => {
+  app.post<{ Params: { id: string } }>('/api/people/:id/code', { ...small, config: { who: ownerOnly, proved: true } }, async (request): Promise<CodeGiven> => {
     const person = (await memberOf(database, named(request.params.id))) ?? nobody(request.params.id)
     await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.code}` })
     return codeFor(person)

@@ -4,6 +4,7 @@ import {
   readActAs,
   readCodeIn,
   readPassPhraseChange,
+  readProof,
   readSignIn,
   readSignOut,
   type Member,
@@ -20,7 +21,7 @@ import { ProblemError } from '../problems/index.ts'
 import { newToken, typedCode } from './codes.ts'
 import { comingIn, deviceOf, invalid, parsed, type SessionOptions } from './coming.ts'
 import { isPassPhrase, keptOf } from './passPhrase.ts'
-import { actAs, changePassPhrase, endTries, memberNamed, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
+import { actAs, changePassPhrase, endTries, memberNamed, noteProved, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
 /** so long it is told what changed of how somebody signs in, ms */
@@ -28,7 +29,7 @@ const told = 30 * 86_400_000
 /** Signing in and out, and as whom a shared device goes on. */
 export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, options) => {
   const { database, secure, demo } = options
-  const { come, mayTry, sessionOf } = comingIn(options)
+  const { come, mayTry, proveSelf, sessionOf } = comingIn(options)
   app.get('/api/session', { config: { who: 'anyone' } }, (request) => answer(request))
 
   app.get('/api/session/changes', { config: { who: everyone } }, async (request): Promise<OwnChanges> => {
@@ -84,6 +85,14 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, op
     if (!person) throw new ProblemError('signIn', 'Sign in on this device first.')
     await actAs(database, device.id, person.id)
     return sessionOf(person.id, device.id, device.label)
+  })
+
+  app.post('/api/session/prove', { ...small, config: { who: everyone } }, async (request) => {
+    const { passPhrase } = parsed(readProof(request.body))
+    const { person, device } = actingOf(request)
+    await proveSelf(request, person, passPhrase)
+    await noteProved(database, person.id, device.id, new Date())
+    return { proved: true }
   })
 
   app.post('/api/session/out', { ...small, config: { who: everyone } }, async (request, reply) => {

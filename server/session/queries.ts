@@ -134,8 +134,8 @@ async function signInWithin(tx: Transaction, { person, token, device, label, now
   else await tx.insert(devices).values({ id, token, label: label || 'A device', person, madeAt: now, seenAt: now })
   await tx
     .insert(signIns)
-    .values({ device: id, person, since: now })
-    .onDuplicateKeyUpdate({ set: { since: now, endedAt: null } })
+    .values({ device: id, person, since: now, provedAt: now })
+    .onDuplicateKeyUpdate({ set: { since: now, provedAt: now, endedAt: null } })
   return id
 }
 
@@ -146,6 +146,16 @@ export async function signOut(database: Database, person: string, device: string
       .update(signIns)
       .set({ endedAt: now })
       .where(and(eq(signIns.person, person), device === null ? undefined : eq(signIns.device, device), isNull(signIns.endedAt))),
+  )
+}
+
+/** Somebody proved once more who they are on a device. */
+export async function noteProved(database: Database, person: string, device: string, now: Date): Promise<void> {
+  await retried(() =>
+    database
+      .update(signIns)
+      .set({ provedAt: now })
+      .where(and(eq(signIns.device, device), eq(signIns.person, person))),
   )
 }
 

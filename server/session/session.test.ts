@@ -1,7 +1,7 @@
 import type { CodeGiven, Member, OwnChanges, Problem, Session } from '@dewpoint/contract'
 import { whyWeak } from '@dewpoint/contract/strength'
 import { byName } from '@dewpoint/core/casebook'
-import { eq } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import type { InjectOptions } from 'fastify'
 import { describe, expect, it } from 'vitest'
 import { buildApp } from '../app.ts'
@@ -268,6 +268,51 @@ describe('what changes of how somebody signs in', () => {
   })
 })
 
+describe('who changes who gets in', () => {
+  /** as if they had proved who they are at another time, on one device */
+  const provedAt = async (person: string, device: string, at: Date) =>
+    void (await running.database
+      .update(tables.signIns)
+      .set({ provedAt: at })
+      .where(and(eq(tables.signIns.person, person), eq(tables.signIns.device, device))))
+
+  it('says once more that it is them, where that was not a short while ago; on this device, and for a while', async () => {
+    const owner = await joined('Wilf Tansy', 'owner')
+    const elsewhere = browser()
+    await elsewhere.ask('/api/session', { name: 'Wilf Tansy', passPhrase: good })
+    const [here, there] = [(await owner.session()).device!.id, (await elsewhere.session()).device!.id]
+    const member = { name: 'Hal Reedmace', role: 'learner' }
+    const minutes = (many: number) => new Date(Date.now() - many * 60_000)
+    // also where a clock was wrong when they proved it
+    for (const at of [minutes(16), minutes(-600), new Date(0)]) {
+      await provedAt(owner.id, here, at)
+      for (const url of ['/api/people', `/api/people/${owner.id}`, `/api/people/${owner.id}/code`, `/api/devices/${there}/end`]) {
+        const answer = await owner.ask(url, member)
+        expect([url, answer.statusCode, type(answer)]).toEqual([url, 403, '/problems/proveAgain'])
+      }
+    }
+    expect((await elsewhere.ask('/api/people', member)).statusCode).toBe(201)
+    // what is nobody's access goes on as ever
+    expect((await owner.ask('/api/cases')).statusCode).toBe(200)
+    expect((await owner.ask('/api/session/prove', {})).json<Problem>().fields).toMatchObject([{ field: 'passPhrase' }])
+    expect(type(await owner.ask('/api/session/prove', { passPhrase: other }))).toBe('/problems/wrongPassPhrase')
+    expect(type(await owner.ask('/api/people', { ...member, name: 'Ada Fern' }))).toBe('/problems/proveAgain')
+    expect((await owner.ask('/api/session/prove', { passPhrase: good })).json()).toEqual({ proved: true })
+    expect((await owner.ask('/api/people', { ...member, name: 'Ada Fern' })).statusCode).toBe(201)
+    await provedAt(owner.id, here, minutes(14))
+    expect((await owner.ask(`/api/devices/${there}/end`, {})).statusCode).toBe(200)
+  })
+
+  it('may try as often as at the door, and no more', async () => {
+    const owner = await joined('Nell Tarn', 'owner')
+    const answers: string[] = []
+    for (let index = 0; index < 7; index++) answers.push(type(await owner.ask('/api/session/prove', { passPhrase: `wrong ${index}` })))
+    expect(answers.slice(0, 5)).toEqual(Array(5).fill('/problems/wrongPassPhrase'))
+    expect(answers.at(-1)).toBe('/problems/tooManyTries')
+    expect(type(await browser().ask('/api/session', { name: 'Nell Tarn', passPhrase: good }))).toBe('/problems/tooManyTries')
+  })
+})
+
 describe('the demo', () => {
   it('lets in its made-up people, and nobody else, with one tap', async () => {
     const [person] = (await get<{ people: Member[] }>('/api/people')).people.filter((one) => one.name === 'Test learner')
@@ -276,6 +321,10 @@ describe('the demo', () => {
     expect((await tap(person!.id)).json<Session>()).toMatchObject({ person: { name: 'Test learner' }, demo: [{ name: 'Test learner' }] })
     expect((await tap(byName('Engineer').id)).statusCode).toBe(403)
     expect((await signedInAs(demo, 'owner').inject('/api/session')).json<Session>().demo).toHaveLength(1)
+    // the made-up have nothing to prove it with; anybody else has
+    const prove = async (role: 'learner' | 'owner') =>
+      (await signedInAs(demo, role).inject({ method: 'POST', url: '/api/session/prove', payload: {} })).statusCode
+    expect([await prove('learner'), await prove('owner')]).toEqual([200, 422])
     await demo.close()
   })
 })

@@ -15,12 +15,14 @@ import EndedPage from './session/door/EndedPage.vue'
 import { locked, watchOver } from './session/lock/lock.ts'
 import NotForYou from './session/door/NotForYou.vue'
 import { initialsOf } from './session/roleWords.ts'
+import { askedToProve } from './session/proving.ts'
 import { iMay, useSession } from './session/session.ts'
 import SignInPage from './session/door/SignInPage.vue'
 import OwnChanges from './session/OwnChanges.vue'
 import { isUnkept } from './keeping/device/drafts.ts'
 
 const WhoSheet = lazyPart(() => import('./session/WhoSheet.vue'))
+const ProveSheet = lazyPart(() => import('./session/ProveSheet.vue'))
 const outbox = useOutbox()
 const firm = useFirm()
 const { newer, goOver } = useNewer()
@@ -155,6 +157,7 @@ const begin = () => Promise.allSettled([outbox.reload().then(outbox.flush), firm
     </router-view>
     <KeysDialog v-model="keysShown" />
     <WhoSheet v-if="me" v-model="whoShown" :again="signInAgain" />
+    <ProveSheet v-if="askedToProve && me" />
     <LockScreen v-if="locked && me" />
   </v-app>
 </template>

@@ -72,6 +72,9 @@ export class NotYours extends Unreachable {}
 /** Whoever wants to know that the server asks for a sign-in, or has ended this device. */
 export const signedOut = new Set<(how: 'signIn' | 'deviceEnded') => void>()
 
+/** Whoever has them say once more that it is them, where the server asks for that: whether they did. */
+export const proving: { ask: (() => Promise<boolean>) | null } = { ask: null }
+
 const milliseconds = 8000
 
 /** What the same request gets again however often it is sent. Everything else passes: signal, sign-in, load, repair. */
@@ -87,6 +90,7 @@ const final: ReadonlySet<ProblemName> = new Set([
   'wrongPassPhrase',
   'wrongCode',
   'wrongPasskey',
+  'proveAgain',
   'noPasskeys',
   'tooManyTries',
 ])
@@ -175,6 +179,12 @@ export const sendPasskeyMade = (made: PasskeyMade) => call<Passkeys>('/api/passk
 /** Takes a passkey away. */
 export const sendPasskeyRemoved = (id: string) => call<Passkeys>(`/api/passkeys/${id}/remove`, hasList('passkeys'), {})
 
+/** Says once more that it is whoever is signed in. */
+export const sendProof = (passPhrase: string) => call<{ proved: boolean }>('/api/session/prove', has('proved'), passPhrase === '' ? {} : { passPhrase })
+
+/** The same with a passkey. */
+export const sendPasskeyProof = (used: PasskeyUsed) => call<{ proved: boolean }>('/api/session/passkey/prove', has('proved'), used)
+
 /** What is to be signed to sign in. */
 export const sendUseOffer = () => call<PasskeyOffer>('/api/session/passkey/offer', has('options'), {})
 
@@ -222,7 +232,7 @@ export const sendPhoto = (picture: Blob) => call<KeptPhoto>('/api/photos', has('
  * Asks the server. Between here and there stand captive portals, proxies and servers of another version: only what has our own form is an
  * answer, whatever its status says.
  */
-async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?: unknown): Promise<T> {
+async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?: unknown, proved = false): Promise<T> {
   let response: Response
   let answer: unknown = null
   try {
@@ -241,6 +251,7 @@ async function call<T>(path: string, isOurs: (value: unknown) => boolean, body?:
   }
   if (response.ok && isOurs(answer)) return answer as T
   const told = problemIn(answer)
+  if (told?.name === 'proveAgain' && !proved && (await proving.ask?.())) return call(path, isOurs, body, true)
   if (told && told.problem.status === response.status && final.has(told.name)) throw new Refused(told.name, told.problem)
   if (told?.name === 'signIn' || told?.name === 'deviceEnded') for (const listener of signedOut) listener(told.name)
   if (told?.name === 'notYours') throw new NotYours(`${told.problem.title}.`, false)

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { byName, canPasskeys, makePasskey, PasskeyTrouble, usePasskey } from './passkeys.ts'
+import { byName, canPasskeys, makePasskey, PasskeyTrouble, proveWithPasskey, usePasskey } from './passkeys.ts'
 
 const browser = vi.hoisted(() => ({ startRegistration: vi.fn(), startAuthentication: vi.fn() }))
 vi.mock('@simplewebauthn/browser', () => browser)
@@ -10,7 +10,7 @@ beforeEach(() => {
   sent.length = 0
   vi.stubGlobal('fetch', (path: string, { body }: { body?: string } = {}) => {
     sent.push({ path, body: JSON.parse(body ?? 'null') as unknown })
-    const answer = path.endsWith('/offer') ? { options: { challenge: 'YQ' } } : path === '/api/passkeys' ? { passkeys: [] } : { onDevice: [] }
+    const answer = path.endsWith('/offer') ? { options: { challenge: 'YQ' } } : path === '/api/passkeys' ? { passkeys: [] } : { onDevice: [], proved: true }
     return Promise.resolve(new Response(JSON.stringify(answer), { headers: { 'content-type': 'application/json' } }))
   })
 })
@@ -43,6 +43,7 @@ describe('passkeys in the browser', () => {
     await makePasskey('copper kettle', 'Telephone')
     await makePasskey('', 'Demo')
     await usePasskey('Van')
+    await proveWithPasskey()
     expect(browser.startRegistration).toHaveBeenCalledWith({ optionsJSON: { challenge: 'YQ' } })
     expect(browser.startAuthentication).toHaveBeenCalledWith({ optionsJSON: { challenge: 'YQ' } })
     expect(sent).toEqual([
@@ -52,6 +53,8 @@ describe('passkeys in the browser', () => {
       { path: '/api/passkeys', body: { label: 'Demo', answer: { id: 'made' } } },
       { path: '/api/session/passkey/offer', body: {} },
       { path: '/api/session/passkey', body: { label: 'Van', answer: { id: 'used' } } },
+      { path: '/api/session/passkey/offer', body: {} },
+      { path: '/api/session/passkey/prove', body: { answer: { id: 'used' } } },
     ])
   })
 

@@ -1,5 +1,5 @@
 import type { Passkeys, Session } from '@dewpoint/contract'
-import { sendPasskeyMade, sendPasskeyOffer, sendPasskeyUsed, sendUseOffer } from '../keeping/api.ts'
+import { sendPasskeyMade, sendPasskeyOffer, sendPasskeyProof, sendPasskeyUsed, sendUseOffer } from '../keeping/api.ts'
 
 /** What the device, not the server, had against it, in words. */
 export class PasskeyTrouble extends Error {}
@@ -23,11 +23,15 @@ export async function makePasskey(passPhrase: string, label: string): Promise<Pa
 }
 
 /** Signs in with a passkey this device, or one beside it, has. */
-export async function usePasskey(label: string): Promise<Session> {
+export const usePasskey = async (label: string): Promise<Session> => sendPasskeyUsed({ label, answer: await signed() })
+
+/** Says with a passkey that it is still whoever is signed in. */
+export const proveWithPasskey = async () => sendPasskeyProof({ answer: await signed() })
+
+async function signed() {
   const { options } = await sendUseOffer()
   const { startAuthentication } = await import('@simplewebauthn/browser')
-  const answer = await asked(startAuthentication({ optionsJSON: options as never }))
-  return sendPasskeyUsed({ label, answer })
+  return asked(startAuthentication({ optionsJSON: options as never }))
 }
 
 /** What the device answers, or why it did not. Source: W3C, "Web Authentication: Level 3", 5.1.3 and 5.1.4, the errors by name. */

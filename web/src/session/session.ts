@@ -1,12 +1,13 @@
 import { may, type Role, type Session } from '@dewpoint/contract'
 import { computed, ref, shallowRef } from 'vue'
-import { fetchSession, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendSignOut, signedOut, Unreachable } from '../keeping/api.ts'
+import { fetchSession, proving, Refused, sendActAs, sendCode, sendDemo, sendSignIn, sendSignOut, signedOut, Unreachable } from '../keeping/api.ts'
 import { letGoOfAll, listUnsent } from '../keeping/device/device.ts'
 import { leftOver } from '../keeping/outbox/writtenAhead.ts'
 import { keepAgain } from '../keeping/device/device.ts'
 import { here, lapsed, me } from '../keeping/who.ts'
 import { emptied, emptyThisDevice, ended } from './door/emptying.ts'
 import { PasskeyTrouble, usePasskey } from './passkeys.ts'
+import { proveAgain } from './proving.ts'
 
 /** What the server last said of signing in: whether nobody can yet, and who is made up. */
 const told = shallowRef<Pick<Session, 'first' | 'demo'> | null>(null)
@@ -96,6 +97,7 @@ let listening = false
 export function useSession() {
   if (!listening) {
     listening = true
+    proving.ask = () => proveAgain((told.value?.demo.length ?? 0) > 0)
     signedOut.add((how) => {
       // emptied once it stays so: until somebody signs in there is nothing more to empty
       if (how === 'deviceEnded' && emptied.value) return
