@@ -9,6 +9,7 @@ export const problemTypes = {
   wrongPassPhrase: { status: 403, title: 'Name and pass phrase do not belong together' },
   wrongCode: { status: 403, title: 'This code is not good, or no longer' },
   wrongPasskey: { status: 403, title: 'This passkey is not known here' },
+  passkeyNeeded: { status: 403, title: 'The pass phrase alone is not enough' },
   proveAgain: { status: 403, title: 'Say once more that it is you' },
   noPasskeys: { status: 422, title: 'Passkeys need Dewpoint to be opened by its name' },
   notAllowed: { status: 403, title: 'Not for your role' },

@@ -38,6 +38,7 @@ export async function build() {
     say('building the server')
     await run(bin('esbuild'), ['server/main.ts', ...bundling(), '--outfile=server/dist/main.js'])
     await run(bin('esbuild'), ['server/customers/command.ts', ...bundling(), '--outfile=server/dist/customer.js'])
+    await run(bin('esbuild'), ['server/people/command.ts', ...bundling(), '--outfile=server/dist/code.js'])
     await run(bin('esbuild'), ['demo/load.ts', ...bundling(), '--outfile=demo/dist/load.js'])
   })
 }

@@ -17,6 +17,7 @@ export { readHandIn, readSettle, type DeviceLine, type Devices, type HandedIn, t
 export { auditKinds, type AuditKind, type AuditLine, type AuditList, type AuditQuery } from './audit.ts'
 export {
   mostPasskeys,
+  readOnlyPasskey,
   readPasskeyMade,
   readPasskeyUsed,
   type PasskeyLine,

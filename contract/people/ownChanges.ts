@@ -1,5 +1,5 @@
 /** What can change of how somebody signs in. */
-export const ownChangeKinds = ['passPhrase', 'passkey', 'passkeyGone', 'code', 'withCode'] as const
+export const ownChangeKinds = ['passPhrase', 'passkey', 'passkeyGone', 'code', 'withCode', 'onlyPasskey', 'phraseEnough'] as const
 export type OwnChangeKind = (typeof ownChangeKinds)[number]
 
 /** Something that changed of how somebody signs in, done on another device than theirs that asks, or by somebody else. */

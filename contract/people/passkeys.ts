@@ -1,5 +1,5 @@
 import { check, outOfBounds, type Bounds, type Parsed } from '@dewpoint/core/casebook'
-import { array, object, string, type InferType, type ObjectSchema } from 'yup'
+import { array, boolean, object, string, type InferType, type ObjectSchema } from 'yup'
 
 /** A passkey of somebody’s: what their telephone or computer signs them in with instead of a pass phrase. */
 export interface PasskeyLine {
@@ -13,6 +13,8 @@ export interface PasskeyLine {
 /** The passkeys of whoever asks, the newest first. */
 export interface Passkeys {
   passkeys: PasskeyLine[]
+  /** their pass phrase alone lets nobody in: a passkey does */
+  only: boolean
 }
 
 /** What the browser is to make a passkey with, or to sign in with. Source: W3C, "Web Authentication: Level 3", the JSON forms of its options. */
@@ -57,6 +59,8 @@ const usedSchema = object({
   }).required(),
 }).strict()
 
+const onlySchema = object({ only: boolean().required() }).noUnknown().strict()
+
 /** A passkey that was made on a device. */
 export type PasskeyMade = InferType<typeof madeSchema>
 /** A passkey somebody signs in with. */
@@ -72,3 +76,5 @@ const answering =
 
 export const readPasskeyMade = answering(madeSchema)
 export const readPasskeyUsed = answering(usedSchema)
+/** Reads whether the pass phrase alone is to be enough. */
+export const readOnlyPasskey = answering(onlySchema)

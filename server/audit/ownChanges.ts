@@ -7,4 +7,6 @@ export const ownChangeWords: Record<OwnChangeKind, string> = {
   passkeyGone: ': passkey removed',
   code: ': new code',
   withCode: ', with a code',
+  onlyPasskey: ': only with a passkey',
+  phraseEnough: ': pass phrase enough again',
 }

@@ -1,6 +1,6 @@
 import type { AuditKind, FirmCosts, FirmProfile, Role } from '@dewpoint/contract'
 import type { CaseSettings, CaseSummary } from '@dewpoint/core/casebook'
-import { bigint, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bigint, boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 
 /** Folded text, compared byte by byte: what a search is looked for in. */
 const searchText = (name: string, length: number) =>
@@ -181,6 +181,8 @@ export const people = mysqlTable(
     role: varchar('role', { length: 12 }).$type<Role>().notNull(),
     /** argon2id, with its salt and settings; null before they chose one */
     passPhrase: varchar('pass_phrase', { length: 200 }),
+    /** the pass phrase alone lets nobody in as them */
+    onlyPasskey: boolean('only_passkey').notNull().default(false),
     madeAt: datetime('made_at', { mode: 'date', fsp: 3 }).notNull(),
     leftAt: datetime('left_at', { mode: 'date', fsp: 3 }),
   },

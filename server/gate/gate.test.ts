@@ -47,6 +47,7 @@ const routes: [method: 'GET' | 'POST', url: string, who: readonly string[]][] = 
   ['GET', '/api/passkeys', roles],
   ['POST', '/api/passkeys', roles],
   ['POST', '/api/passkeys/offer', roles],
+  ['POST', '/api/passkeys/only', roles],
   ['POST', `/api/passkeys/${nowhere}/remove`, roles],
 ]
 

@@ -3,7 +3,7 @@ import {
   mostPasskeys,
   readPasskeyMade,
   readPasskeyUsed,
-  readProof,
+  readOnlyPasskey,
   type PasskeyOffer,
   type Passkeys,
   type PasskeyUsed,
@@ -24,8 +24,8 @@ import { ownChangeWords } from '../audit/ownChanges.ts'
 import { actingOf, fingerprint } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { comingIn, invalid, parsed, type SessionOptions } from '../session/coming.ts'
-import { noteProved } from '../session/queries.ts'
-import { dropPasskey, keepChallenge, keepPasskey, lineOf, notePasskeyUsed, passkeyBy, passkeysOf, takeChallenge } from './queries.ts'
+import { noteProved, passPhraseOf } from '../session/queries.ts'
+import { dropPasskey, keepChallenge, keepPasskey, lineOf, notePasskeyUsed, passkeyBy, passkeysOf, setOnlyPasskey, takeChallenge } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
 const answerLimit = { bodyLimit: 32 * 1024 }
@@ -35,8 +35,11 @@ const patience = 5 * 60_000
 /** Passkeys: made by somebody who is signed in and proves it, and used instead of name and pass phrase. Source: W3C, "Web Authentication: Level 3". */
 export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddress?: string }> = async (app, options) => {
   const { database, publicAddress } = options
-  const { come, proveSelf } = comingIn(options)
-  const list = async (person: string): Promise<Passkeys> => ({ passkeys: (await passkeysOf(database, person)).map(lineOf) })
+  const { come } = comingIn(options)
+  const list = async (person: string): Promise<Passkeys> => ({
+    passkeys: (await passkeysOf(database, person)).map(lineOf),
+    only: (await passPhraseOf(database, person)).onlyPasskey,
+  })
   const asked = (challenge: string, person: string | null) => {
     const now = new Date()
     return keepChallenge(database, fingerprint(challenge), person, now, new Date(now.getTime() + patience))
@@ -46,11 +49,9 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
 
   app.get('/api/passkeys', { config: { who: everyone } }, (request) => list(actingOf(request).person.id))
 
-  app.post('/api/passkeys/offer', { ...small, config: { who: everyone } }, async (request): Promise<PasskeyOffer> => {
-    const { passPhrase } = parsed(readProof(request.body))
+  app.post('/api/passkeys/offer', { ...small, config: { who: everyone, proved: true } }, async (request): Promise<PasskeyOffer> => {
     const { person } = actingOf(request)
     const { id } = partyOf(request, publicAddress)
-    await proveSelf(request, person, passPhrase)
     const present = await passkeysOf(database, person.id)
     const made = await generateRegistrationOptions({
       rpName: 'Dewpoint',
@@ -102,11 +103,24 @@ export const passkeysFeature: FastifyPluginAsync<SessionOptions & { publicAddres
     async (request): Promise<Passkeys> => {
       const { person } = actingOf(request)
       const gone = await dropPasskey(database, request.params.id.slice(0, 64), person.id)
+      if (gone === 'last') throw invalid([{ field: 'only', message: 'it is your last one and your pass phrase alone is not enough: say first that it is' }])
       if (gone === undefined) throw new ProblemError('notFound', 'You have no such passkey. Look at the list again.')
       await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.passkeyGone}` })
       return list(person.id)
     },
   )
+
+  app.post('/api/passkeys/only', { ...small, config: { who: everyone, proved: true } }, async (request): Promise<Passkeys> => {
+    const { only } = parsed(readOnlyPasskey(request.body))
+    const { person } = actingOf(request)
+    const came = await setOnlyPasskey(database, person.id, only)
+    if (came === 'none') throw invalid([{ field: 'only', message: 'make a passkey first' }])
+    if (came === 'changed') {
+      const about = `${person.name}${only ? ownChangeWords.onlyPasskey : ownChangeWords.phraseEnough}`
+      await note(database, request, { kind: 'people', of: 'person', subject: person.id, about })
+    }
+    return list(person.id)
+  })
 
   app.post('/api/session/passkey/offer', { ...small, config: { who: 'anyone' } }, async (request): Promise<PasskeyOffer> => {
     const made = await generateAuthenticationOptions({ rpID: partyOf(request, publicAddress).id, timeout: patience, userVerification: 'required' })

@@ -21,9 +21,9 @@ const give = async (person: string, passPhrase: string | null) =>
     .where(eq(tables.people.id, person)))
 const mine = (role: 'engineer' | 'office' | 'learner' = 'engineer') => as(role, host)
 const challengeOf = (answer: { json: <T>() => T }) => (answer.json<PasskeyOffer>().options as { challenge: string }).challenge
-/** asks to make one, having typed the pass phrase */
+/** asks to make one, a short while after they signed in */
 async function offered(role: 'engineer' | 'office' | 'learner' = 'engineer') {
-  const answer = await mine(role).post('/api/passkeys/offer', { passPhrase: phrase })
+  const answer = await mine(role).post('/api/passkeys/offer')
   expect([answer.statusCode, answer.body.length > 0]).toEqual([200, true])
   return answer
 }
@@ -36,13 +36,20 @@ async function made(key = testAuthenticator()) {
 const nobody = (url: string, payload: object = {}, headers: Record<string, string> = {}) =>
   running.bare.inject({ method: 'POST', url, payload, headers: { host: 'localhost:5280', ...headers } })
 const asked = async () => challengeOf(await nobody('/api/session/passkey/offer'))
+/** as if the engineer had proved who they are long ago */
+const longAgo = async () =>
+  void (await running.database
+    .update(tables.signIns)
+    .set({ provedAt: new Date(0) })
+    .where(eq(tables.signIns.person, engineer)))
 const told = (answer: { statusCode: number; json: <T>() => T }) => [answer.statusCode, answer.json<Problem>().type]
 
 describe('a passkey', () => {
   it('is made by whoever proves who they are, shown to them alone, and signs them in on another device', async () => {
     await give(engineer, phrase)
-    expect(told(await mine().post('/api/passkeys/offer', {}))).toEqual([422, '/problems/invalid'])
-    expect(told(await mine().post('/api/passkeys/offer', { passPhrase: 'something else altogether' }))).toEqual([403, '/problems/wrongPassPhrase'])
+    await longAgo()
+    expect(told(await mine().post('/api/passkeys/offer', {}))).toEqual([403, '/problems/proveAgain'])
+    expect((await mine().post('/api/session/prove', { passPhrase: phrase })).statusCode).toBe(200)
     const key = await made()
     const list = (await mine().get('/api/passkeys')).json<Passkeys>().passkeys
     expect(list).toMatchObject([{ label: 'Telephone', usedAt: null }])
@@ -114,11 +121,7 @@ describe('a passkey', () => {
   it('says that it is still whoever is signed in, and for nobody else', async () => {
     await give(engineer, phrase)
     const key = await made()
-    const { signIns } = tables
-    await running.database
-      .update(signIns)
-      .set({ provedAt: new Date(0) })
-      .where(eq(signIns.person, engineer))
+    await longAgo()
     const remove = () => mine().post(`/api/passkeys/${fingerprint(key.id)}/remove`)
     const prove = async (role: 'engineer' | 'office', challenge: string) => mine(role).post('/api/session/passkey/prove', { answer: key.use({ challenge }) })
     expect(told(await remove())).toEqual([403, '/problems/proveAgain'])
@@ -129,7 +132,36 @@ describe('a passkey', () => {
     expect((await remove()).statusCode).toBe(200)
   })
 
-  it('is removed by whose it is; with a new pass phrase by code all of them go; who has left gets in with none', async () => {
+  it('can be asked for besides the pass phrase, which alone then lets nobody in, until it is enough again', async () => {
+    await give(engineer, phrase)
+    await give(byName('Test office').id, phrase)
+    const only = async (value: unknown, role: 'engineer' | 'office' = 'engineer') => mine(role).post('/api/passkeys/only', { only: value })
+    const door = async () => nobody('/api/session', { name: 'Test engineer', passPhrase: phrase })
+    expect(told(await only(true, 'office'))).toEqual([422, '/problems/invalid'])
+    expect(told(await only('yes'))).toEqual([422, '/problems/invalid'])
+    for (const { id } of (await mine().get('/api/passkeys')).json<Passkeys>().passkeys) await mine().post(`/api/passkeys/${id}/remove`)
+    const key = await made()
+    expect((await only(true)).json<Passkeys>()).toMatchObject({ only: true, passkeys: [{}] })
+    expect(told(await door())).toEqual([403, '/problems/passkeyNeeded'])
+    expect(told(await nobody('/api/session', { name: 'Test engineer', passPhrase: 'something else altogether' }))).toEqual([403, '/problems/wrongPassPhrase'])
+    expect(told(await mine().post('/api/session/prove', { passPhrase: phrase }))).toEqual([403, '/problems/passkeyNeeded'])
+    expect((await nobody('/api/session/passkey', { answer: key.use({ challenge: await asked() }) })).statusCode).toBe(200)
+    // the last one stays as long as nothing else lets them in
+    expect(told(await mine().post(`/api/passkeys/${fingerprint(key.id)}/remove`))).toEqual([422, '/problems/invalid'])
+    await longAgo()
+    expect(told(await only(false))).toEqual([403, '/problems/proveAgain'])
+    expect((await mine().post('/api/session/passkey/prove', { answer: key.use({ challenge: await asked() }) })).statusCode).toBe(200)
+    expect((await only(false)).json<Passkeys>().only).toBe(false)
+    expect((await door()).statusCode).toBe(200)
+    expect((await only(true)).statusCode).toBe(200)
+    // told on their other devices
+    const { lines } = (await as('owner').get('/api/audit')).json<AuditList>()
+    expect(lines.map((one) => one.about)).toEqual(
+      expect.arrayContaining(['Test engineer: only with a passkey', 'Test engineer: pass phrase enough again', 'Test engineer, with the pass phrase alone']),
+    )
+  })
+
+  it('is removed by whose it is; with a new pass phrase by code all of them go, and it is enough; who has left gets in with none', async () => {
     await give(engineer, phrase)
     const [one, other] = [await made(), await made()]
     const list = async () => (await mine().get('/api/passkeys')).json<Passkeys>().passkeys
@@ -145,9 +177,11 @@ describe('a passkey', () => {
     await running.database.update(people).set({ leftAt: null }).where(eq(people.id, engineer))
     expect((await nobody('/api/session/passkey', { answer: other.use({ challenge: await asked() }) })).statusCode).toBe(200)
 
+    expect((await mine().get('/api/passkeys')).json<Passkeys>().only).toBe(true)
     const now = new Date()
     await keepCode(running.database, fingerprint('ABCD-2345'), engineer, now, new Date(now.getTime() + 60_000))
     expect((await nobody('/api/session/code', { code: 'abcd-2345', passPhrase: 'four quite other words here' })).statusCode).toBe(200)
+    expect((await nobody('/api/session', { name: 'Test engineer', passPhrase: 'four quite other words here' })).statusCode).toBe(200)
     expect((await nobody('/api/session/passkey', { answer: other.use({ challenge: await asked() }) })).statusCode).toBe(403)
   })
 

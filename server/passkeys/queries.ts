@@ -66,15 +66,27 @@ export async function notePasskeyUsed(database: Database, key: string, counter: 
   await retried(() => database.update(passkeys).set({ counter, usedAt: now }).where(eq(passkeys.key, key)))
 }
 
-/** Takes a passkey away from whoever has it. @returns what it was called, undefined when they have no such one */
-export async function dropPasskey(database: Database, key: string, person: string): Promise<string | undefined> {
+/** Takes a passkey away from whoever has it. @returns what it was called; 'last' when they would get in with nothing, undefined when they have no such one */
+export async function dropPasskey(database: Database, key: string, person: string): Promise<{ label: string } | 'last' | undefined> {
   return inTransaction(database, async (tx) => {
-    const [row] = await tx
-      .select({ label: passkeys.label })
-      .from(passkeys)
-      .where(and(eq(passkeys.key, key), eq(passkeys.person, person)))
-      .for('update')
-    if (row) await tx.delete(passkeys).where(eq(passkeys.key, key))
-    return row?.label
+    const [own] = await tx.select({ only: people.onlyPasskey }).from(people).where(eq(people.id, person)).for('update')
+    const present = await tx.select({ key: passkeys.key, label: passkeys.label }).from(passkeys).where(eq(passkeys.person, person))
+    const one = present.find((each) => each.key === key)
+    if (!one) return undefined
+    if (own?.only && present.length === 1) return 'last'
+    await tx.delete(passkeys).where(eq(passkeys.key, key))
+    return { label: one.label }
+  })
+}
+
+/** Says whether somebody’s pass phrase alone is enough. @returns 'none' when they have no passkey to get in with instead */
+export async function setOnlyPasskey(database: Database, person: string, only: boolean): Promise<'changed' | 'same' | 'none'> {
+  return inTransaction(database, async (tx) => {
+    const [own] = await tx.select({ only: people.onlyPasskey }).from(people).where(eq(people.id, person)).for('update')
+    const [one] = await tx.select({ key: passkeys.key }).from(passkeys).where(eq(passkeys.person, person)).limit(1)
+    if (only && !one) return 'none'
+    if (own?.only === only) return 'same'
+    await tx.update(people).set({ onlyPasskey: only }).where(eq(people.id, person))
+    return 'changed'
   })
 }

@@ -3,15 +3,12 @@ import type { FastifyPluginAsync } from 'fastify'
 import { note } from '../audit/index.ts'
 import { ownChangeWords } from '../audit/ownChanges.ts'
 import type { Database } from '../database/index.ts'
-import { actingOf, fingerprint } from '../gate/index.ts'
+import { actingOf } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
-import { newCode, typedCode } from '../session/codes.ts'
-import { keepCode } from '../session/queries.ts'
+import { codeFor } from './codeFor.ts'
 import { addMember, byNameOnly, changeMember, memberOf, membersHere } from './queries.ts'
 
 const small = { bodyLimit: 2048 }
-/** days a code is good */
-const good = 7
 
 /** Who is in the firm: its owner says so. */
 export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (app, { database }) => {
@@ -29,7 +26,7 @@ export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (
     if (!person) throw taken()
     await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}: new, ${person.role}` })
     reply.code(201)
-    return codeFor(person)
+    return codeFor(database, person, new Date())
   })
 
   app.post<{ Params: { id: string } }>(
@@ -52,16 +49,8 @@ export const peopleFeature: FastifyPluginAsync<{ database: Database }> = async (
   app.post<{ Params: { id: string } }>('/api/people/:id/code', { ...small, config: { who: ownerOnly, proved: true } }, async (request): Promise<CodeGiven> => {
     const person = (await memberOf(database, named(request.params.id))) ?? nobody(request.params.id)
     await note(database, request, { kind: 'people', of: 'person', subject: person.id, about: `${person.name}${ownChangeWords.code}` })
-    return codeFor(person)
+    return codeFor(database, person, new Date())
   })
-
-  async function codeFor(person: Member): Promise<CodeGiven> {
-    const code = newCode()
-    const now = new Date()
-    const until = new Date(now.getTime() + good * 86_400_000)
-    await keepCode(database, fingerprint(typedCode(code)), person.id, now, until)
-    return { person, code, until: until.toISOString() }
-  }
 }
 
 const taken = () => new ProblemError('conflict', 'Somebody is called so already. Give a name that tells the two apart.')

@@ -1,9 +1,10 @@
-import type { CodeGiven, Members, Problem } from '@dewpoint/contract'
+import { spawnSync } from 'node:child_process'
+import type { AuditList, CodeGiven, Members, Problem, Session } from '@dewpoint/contract'
 import { byName, newEntry } from '@dewpoint/core/casebook'
 import { describe, expect, it } from 'vitest'
 import { testApp } from '../testApp.ts'
 
-const { as, get, id, opened, post } = testApp('people')
+const { running, as, get, id, opened, post } = testApp('people')
 const add = async (body: object) => (await as('owner').post('/api/people', body)).json<CodeGiven>()
 const named = async (name: string) => (await get<Members>('/api/people')).people.find((one) => one.name === name)
 
@@ -101,5 +102,35 @@ describe('the author of an entry', () => {
     await as('owner').post(`/api/people/${engineer.id}`, { name: 'Test Engineer Married' })
     expect((await send('engineer', engineer)).statusCode).toBe(200)
     expect((await send('engineer', { ...engineer, name: 'Test Engineer Married' })).statusCode).toBe(200)
+  })
+})
+
+describe('a code at the machine itself', () => {
+  const command = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['server/dist/code.js', ...args], {
+      env: { ...process.env, DATABASE_URL: running.url },
+      encoding: 'utf8',
+    })
+    return { status, said: stdout + stderr }
+  }
+
+  it('lets an owner in again whom nobody else can give one, and is told in the record', async () => {
+    const owner = await add({ name: 'Greta Sallow', role: 'owner' })
+    const { status, said } = command('greta sallow')
+    expect([status, said]).toEqual([0, expect.stringContaining('Code for Greta Sallow')])
+    const code = /([A-Z2-9]{4}-){3}[A-Z2-9]{4}/.exec(said)![0]
+    const use = (typed: string) =>
+      running.bare.inject({ method: 'POST', url: '/api/session/code', payload: { code: typed, passPhrase: 'copper kettle harbour lantern', label: 'Van' } })
+    // the one of before is worth nothing any more
+    expect((await use(owner.code)).statusCode).toBe(403)
+    expect((await use(code)).json<Session>().person).toMatchObject({ name: 'Greta Sallow', role: 'owner' })
+    expect((await use(code)).statusCode).toBe(403)
+    const { lines } = await get<AuditList>('/api/audit')
+    expect(lines).toContainEqual(expect.objectContaining({ kind: 'people', person: null, about: 'Greta Sallow: new code' }))
+  })
+
+  it('is for somebody of the firm, by name', () => {
+    expect(command()).toEqual({ status: 2, said: expect.stringMatching(/Say for whom.*In the firm are .*Greta Sallow/) as string })
+    expect(command('Nobody Here')).toEqual({ status: 2, said: expect.stringContaining('Nobody in the firm is called “Nobody Here”') as string })
   })
 })

@@ -61,12 +61,13 @@ export function comingIn({ database, secure, demo }: SessionOptions) {
 
     /** Whoever acts proves to be who they are, before something that outlasts this moment: the made-up people of a demo need not. */
     async proveSelf(request: FastifyRequest, person: Member, passPhrase: string | undefined, field = 'passPhrase'): Promise<void> {
-      const kept = await passPhraseOf(database, person.id)
+      const { kept, onlyPasskey } = await passPhraseOf(database, person.id)
       if (kept === null && demo.some((one) => one.id === person.id)) return
       if (passPhrase === undefined || passPhrase === '') throw invalid([{ field, message: 'type your pass phrase' }])
       const tried = await mayTry(request, `person ${person.id}`)
       if (!(await isPassPhrase(kept, passPhrase))) throw new ProblemError('wrongPassPhrase', 'Your pass phrase is another one. Look at it again.')
       await endTries(database, tried, new Date())
+      if (onlyPasskey) throw notEnough()
     },
   }
 }
@@ -74,6 +75,10 @@ export function comingIn({ database, secure, demo }: SessionOptions) {
 /** The device that asks, where it is known. */
 export const deviceOf = ({ asker }: FastifyRequest): string | undefined =>
   asker.state === 'acting' ? asker.acting.device.id : asker.state === 'nobody' ? asker.device.id : undefined
+
+/** The pass phrase is right, and they have said that it is not enough. */
+export const notEnough = () =>
+  new ProblemError('passkeyNeeded', 'It is right, and you have said that it takes a passkey: use yours. Without one, ask for a code.')
 
 export const invalid = (fields: FieldProblem[]) => new ProblemError('invalid', 'Correct the fields named and send them again.', fields)
 

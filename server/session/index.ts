@@ -19,7 +19,7 @@ import { ownChangesOf } from '../audit/queries.ts'
 import { actingOf, fingerprint, giveToken, takeToken } from '../gate/index.ts'
 import { ProblemError } from '../problems/index.ts'
 import { newToken, typedCode } from './codes.ts'
-import { comingIn, deviceOf, invalid, parsed, type SessionOptions } from './coming.ts'
+import { comingIn, deviceOf, invalid, notEnough, parsed, type SessionOptions } from './coming.ts'
 import { isPassPhrase, keptOf } from './passPhrase.ts'
 import { actAs, changePassPhrase, endTries, memberNamed, noteProved, passPhraseOf, signOut, useCode, whoseCode } from './queries.ts'
 
@@ -48,6 +48,10 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, op
       throw new ProblemError('wrongPassPhrase', 'Look at both again. Whoever runs the firm can give you a code for a new pass phrase.')
     }
     await endTries(database, tried, new Date())
+    if (member.onlyPasskey) {
+      await note(database, request, { kind: 'refused', of: 'person', subject: member.id, about: `${member.name}, with the pass phrase alone` })
+      throw notEnough()
+    }
     return come(request, reply, member.id, said.label)
   })
 
@@ -113,7 +117,7 @@ export const sessionFeature: FastifyPluginAsync<SessionOptions> = async (app, op
     const said = parsed(readPassPhraseChange(request.body))
     const { person, device } = actingOf(request)
     const tried = await mayTry(request, `person ${person.id}`)
-    if (!(await isPassPhrase(await passPhraseOf(database, person.id), said.old)))
+    if (!(await isPassPhrase((await passPhraseOf(database, person.id)).kept, said.old)))
       throw new ProblemError('wrongPassPhrase', 'The old pass phrase is another one. Look at it again.')
     strongEnough(said.passPhrase, person.name)
     await endTries(database, tried, new Date())

@@ -44,21 +44,21 @@ export async function endTries(database: Database, keys: readonly string[], now:
   await retried(() => database.delete(tries).where(lt(tries.lastAt, new Date(now.getTime() - forgotten))))
 }
 
-/** Somebody by the name they sign in with, and what is kept of their pass phrase. */
-export async function memberNamed(database: Database, name: string): Promise<(Member & { passPhrase: string | null }) | undefined> {
+/** Somebody by the name they sign in with, what is kept of their pass phrase, and whether it is not enough. */
+export async function memberNamed(database: Database, name: string): Promise<(Member & { passPhrase: string | null; onlyPasskey: boolean }) | undefined> {
   const [row] = await retried(() =>
     database
       .select()
       .from(people)
       .where(and(eq(people.name, name), isNull(people.leftAt))),
   )
-  return row && { id: row.id, name: row.name, role: row.role, passPhrase: row.passPhrase }
+  return row && { id: row.id, name: row.name, role: row.role, passPhrase: row.passPhrase, onlyPasskey: row.onlyPasskey }
 }
 
-/** What is kept of somebody's pass phrase. */
-export async function passPhraseOf(database: Database, id: string): Promise<string | null> {
-  const [row] = await retried(() => database.select({ passPhrase: people.passPhrase }).from(people).where(eq(people.id, id)))
-  return row?.passPhrase ?? null
+/** What is kept of somebody's pass phrase, and whether it is not enough. */
+export async function passPhraseOf(database: Database, id: string): Promise<{ kept: string | null; onlyPasskey: boolean }> {
+  const [row] = await retried(() => database.select({ kept: people.passPhrase, onlyPasskey: people.onlyPasskey }).from(people).where(eq(people.id, id)))
+  return row ?? { kept: null, onlyPasskey: false }
 }
 
 /** People by their ids, those who have left left out. */
@@ -219,9 +219,9 @@ export async function useCode(
       await tx
         .insert(people)
         .values({ id: person, name, formerNames: [], role: 'owner', passPhrase: kept, madeAt: signing.now })
-        .onDuplicateKeyUpdate({ set: { role: 'owner', passPhrase: kept, leftAt: null } })
+        .onDuplicateKeyUpdate({ set: { role: 'owner', passPhrase: kept, onlyPasskey: false, leftAt: null } })
     } else {
-      await tx.update(people).set({ passPhrase: kept }).where(eq(people.id, person))
+      await tx.update(people).set({ passPhrase: kept, onlyPasskey: false }).where(eq(people.id, person))
       // whoever lost control of what they sign in with begins anew
       await tx.delete(passkeys).where(eq(passkeys.person, person))
       await tx

@@ -18,6 +18,7 @@ CREATE TABLE `passkeys` (
 	CONSTRAINT `passkeys_key` PRIMARY KEY(`key`)
 );
 --> statement-breakpoint
+ALTER TABLE `people` ADD `only_passkey` boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `sign_ins` ADD `proved_at` datetime(3) DEFAULT '2000-01-01 00:00:00.000' NOT NULL;--> statement-breakpoint
 CREATE INDEX `challenges_until` ON `challenges` (`until`);--> statement-breakpoint
 CREATE INDEX `passkeys_person` ON `passkeys` (`person`);

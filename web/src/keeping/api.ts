@@ -91,6 +91,7 @@ const final: ReadonlySet<ProblemName> = new Set([
   'wrongCode',
   'wrongPasskey',
   'proveAgain',
+  'passkeyNeeded',
   'noPasskeys',
   'tooManyTries',
 ])
@@ -171,10 +172,13 @@ export const fetchOwnChanges = () => call<OwnChanges>('/api/session/changes', ha
 export const fetchPasskeys = () => call<Passkeys>('/api/passkeys', hasList('passkeys'))
 
 /** What a passkey is to be made with, once somebody has proved who they are. */
-export const sendPasskeyOffer = (proof: { passPhrase?: string }) => call<PasskeyOffer>('/api/passkeys/offer', has('options'), proof)
+export const sendPasskeyOffer = () => call<PasskeyOffer>('/api/passkeys/offer', has('options'), {})
 
 /** Hands a new passkey in. */
 export const sendPasskeyMade = (made: PasskeyMade) => call<Passkeys>('/api/passkeys', hasList('passkeys'), made)
+
+/** Says whether the pass phrase alone is enough. */
+export const sendOnlyPasskey = (only: boolean) => call<Passkeys>('/api/passkeys/only', hasList('passkeys'), { only })
 
 /** Takes a passkey away. */
 export const sendPasskeyRemoved = (id: string) => call<Passkeys>(`/api/passkeys/${id}/remove`, hasList('passkeys'), {})

@@ -17,6 +17,8 @@ const words: Record<OwnChangeKind, string> = {
   passkey: 'A passkey of yours was made',
   passkeyGone: 'A passkey of yours was removed',
   code: 'You were given a code for a new pass phrase',
+  onlyPasskey: 'Your pass phrase alone lets you in no more, only a passkey',
+  phraseEnough: 'Your pass phrase alone lets you in again',
   withCode: 'Somebody signed in as you with a code and chose a pass phrase',
 }
 onMounted(async () => {

@@ -40,17 +40,14 @@ describe('passkeys in the browser', () => {
   it('are made and used as the server asks, and the device’s answer goes back', async () => {
     browser.startRegistration.mockResolvedValue({ id: 'made' })
     browser.startAuthentication.mockResolvedValue({ id: 'used' })
-    await makePasskey('copper kettle', 'Telephone')
-    await makePasskey('', 'Demo')
+    await makePasskey('Telephone')
     await usePasskey('Van')
     await proveWithPasskey()
     expect(browser.startRegistration).toHaveBeenCalledWith({ optionsJSON: { challenge: 'YQ' } })
     expect(browser.startAuthentication).toHaveBeenCalledWith({ optionsJSON: { challenge: 'YQ' } })
     expect(sent).toEqual([
-      { path: '/api/passkeys/offer', body: { passPhrase: 'copper kettle' } },
-      { path: '/api/passkeys', body: { label: 'Telephone', answer: { id: 'made' } } },
       { path: '/api/passkeys/offer', body: {} },
-      { path: '/api/passkeys', body: { label: 'Demo', answer: { id: 'made' } } },
+      { path: '/api/passkeys', body: { label: 'Telephone', answer: { id: 'made' } } },
       { path: '/api/session/passkey/offer', body: {} },
       { path: '/api/session/passkey', body: { label: 'Van', answer: { id: 'used' } } },
       { path: '/api/session/passkey/offer', body: {} },
@@ -66,7 +63,7 @@ describe('passkeys in the browser', () => {
       ['SecurityError', 'A pass phrase works'],
     ] as const) {
       browser.startRegistration.mockRejectedValue(Object.assign(new Error('x'), { name }))
-      const trouble = await makePasskey('', '').catch((error: unknown) => error)
+      const trouble = await makePasskey('').catch((error: unknown) => error)
       expect(trouble).toBeInstanceOf(PasskeyTrouble)
       expect((trouble as Error).message).toContain(words)
     }

@@ -15,8 +15,8 @@ export const byName = ({ hostname, port, protocol } = location): string | null =
   hostname === '127.0.0.1' || hostname === '[::1]' ? `${protocol}//localhost${port ? `:${port}` : ''}` : null
 
 /** Makes a passkey on this device for whoever works here. */
-export async function makePasskey(passPhrase: string, label: string): Promise<Passkeys> {
-  const { options } = await sendPasskeyOffer(passPhrase === '' ? {} : { passPhrase })
+export async function makePasskey(label: string): Promise<Passkeys> {
+  const { options } = await sendPasskeyOffer()
   const { startRegistration } = await import('@simplewebauthn/browser')
   const answer = await asked(startRegistration({ optionsJSON: options as never }))
   return sendPasskeyMade({ label, answer })

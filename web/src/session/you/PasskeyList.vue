@@ -1,24 +1,28 @@
 <script setup lang="ts">
-import { mostPasskeys, passPhraseLength, type PasskeyLine } from '@dewpoint/contract'
-import { onMounted, ref, shallowRef } from 'vue'
-import { fetchPasskeys, Refused, sendPasskeyRemoved } from '../../keeping/api.ts'
+import { mostPasskeys, ownerOnly, type Passkeys } from '@dewpoint/contract'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { fetchPasskeys, Refused, sendOnlyPasskey, sendPasskeyRemoved } from '../../keeping/api.ts'
 import { ago, exactly } from '../../shared/times.ts'
 import { byName, canPasskeys, makePasskey, PasskeyTrouble } from '../passkeys.ts'
-import { thisDevice, useSession } from '../session.ts'
+import { iMay, thisDevice } from '../session.ts'
 
 /** Passkeys of whoever works here: a finger, a face or the telephone’s own PIN instead of a pass phrase. */
-const session = useSession()
-const passkeys = shallowRef<PasskeyLine[] | null>(null)
-const passPhrase = ref('')
+const passkeys = shallowRef<Passkeys['passkeys'] | null>(null)
+/** the pass phrase alone lets nobody in */
+const only = ref(false)
 const busy = ref(false)
 const trouble = ref('')
 const said = ref('')
 const can = canPasskeys()
 const elsewhere = byName()
 
+function take(answer: Passkeys) {
+  passkeys.value = answer.passkeys
+  only.value = answer.only
+}
 async function load() {
   try {
-    passkeys.value = (await fetchPasskeys()).passkeys
+    take(await fetchPasskeys())
     trouble.value = ''
   } catch (error) {
     trouble.value = (error as Error).message
@@ -26,13 +30,12 @@ async function load() {
 }
 onMounted(load)
 
-async function doing(work: () => Promise<{ passkeys: PasskeyLine[] }>, done: string) {
+async function doing(work: () => Promise<Passkeys>, done: string) {
   if (busy.value) return
   busy.value = true
   trouble.value = said.value = ''
   try {
-    passkeys.value = (await work()).passkeys
-    passPhrase.value = ''
+    take(await work())
     said.value = done
   } catch (error) {
     const known = error instanceof Refused || error instanceof PasskeyTrouble
@@ -46,10 +49,20 @@ async function doing(work: () => Promise<{ passkeys: PasskeyLine[] }>, done: str
     busy.value = false
   }
 }
-const add = () => doing(() => makePasskey(passPhrase.value, thisDevice()), 'Made. From now on this device can sign you in.')
-const remove = (one: PasskeyLine) =>
+const add = () => doing(() => makePasskey(thisDevice()), 'Made. From now on this device can sign you in.')
+const remove = (one: Passkeys['passkeys'][number]) =>
   doing(() => sendPasskeyRemoved(one.id), `Removed: ${one.label} signs nobody in any more. Take it out of the device’s own list as well.`)
-const stands = (one: PasskeyLine) => (one.usedAt ? `used ${ago(one.usedAt)}` : `made ${ago(one.madeAt)}, not used yet`)
+const turn = () =>
+  only.value
+    ? doing(() => sendOnlyPasskey(false), 'Your pass phrase alone lets you in again.')
+    : doing(() => sendOnlyPasskey(true), 'From now on it takes a passkey: your pass phrase alone lets nobody in.')
+const enough = computed(() => {
+  if (only.value) return 'Your pass phrase alone lets nobody in: it takes a passkey.'
+  if (passkeys.value?.length === 1)
+    return 'Your pass phrase alone lets you in as well. Make a second passkey on another device before you turn that off: a lost telephone would lock you out.'
+  return `Your pass phrase alone lets you in as well${iMay(ownerOnly) ? ', and whoever learns it: for an owner only a passkey is better' : ''}.`
+})
+const stands = (one: Passkeys['passkeys'][number]) => (one.usedAt ? `used ${ago(one.usedAt)}` : `made ${ago(one.madeAt)}, not used yet`)
 </script>
 
 <template>
@@ -63,18 +76,11 @@ const stands = (one: PasskeyLine) => (one.usedAt ? `used ${ago(one.usedAt)}` : `
         <v-btn size="small" :disabled="busy" :aria-label="`Remove the passkey ${one.label}, ${stands(one)}`" @click="remove(one)">Remove</v-btn>
       </li>
     </ul>
-    <form v-if="can && passkeys && passkeys.length < mostPasskeys" class="line" novalidate @submit.prevent="add">
-      <input type="text" class="visually-hidden" autocomplete="username" tabindex="-1" aria-hidden="true" :value="session.me.value?.name" readonly />
-      <v-text-field
-        v-if="!session.isDemo.value"
-        v-model="passPhrase"
-        label="Your pass phrase"
-        type="password"
-        autocomplete="current-password"
-        :maxlength="passPhraseLength.most"
-      />
-      <v-btn type="submit" :loading="busy" :disabled="!session.isDemo.value && passPhrase === ''">Make a passkey on this device</v-btn>
-    </form>
+    <p v-if="passkeys && passkeys.length > 0" class="only">
+      <span>{{ enough }}</span>
+      <v-btn size="small" :disabled="busy" @click="turn">{{ only ? 'Let the pass phrase be enough' : 'Only with a passkey' }}</v-btn>
+    </p>
+    <v-btn v-if="can && passkeys && passkeys.length < mostPasskeys" class="make" :loading="busy" @click="add">Make a passkey on this device</v-btn>
     <p v-else-if="elsewhere">
       Open Dewpoint by its name for that: <a :href="`${elsewhere}/you`">{{ elsewhere }}</a>.
     </p>
@@ -108,19 +114,16 @@ h2 {
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
 }
-.line {
+.only {
   display: flex;
   flex-wrap: wrap;
-  align-items: start;
-  gap: 8px;
-  margin-top: 10px;
+  align-items: center;
+  gap: 8px 16px;
+  margin: 10px 0;
 }
-.line > :deep(.v-input) {
-  flex: 1 1 200px;
-  max-width: 300px;
-}
-.line > .v-btn {
+.make {
   min-height: 48px;
+  margin-top: 10px;
 }
 .trouble {
   color: var(--stop);
