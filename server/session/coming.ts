@@ -60,10 +60,10 @@ export function comingIn({ database, secure, demo }: SessionOptions) {
     },
 
     /** Whoever acts proves to be who they are, before something that outlasts this moment: the made-up people of a demo need not. */
-    async proveSelf(request: FastifyRequest, person: Member, passPhrase: string | undefined, field = 'passPhrase'): Promise<void> {
+    async proveSelf(request: FastifyRequest, person: Member, passPhrase: string | undefined): Promise<void> {
       const { kept, onlyPasskey } = await passPhraseOf(database, person.id)
       if (kept === null && demo.some((one) => one.id === person.id)) return
-      if (passPhrase === undefined || passPhrase === '') throw invalid([{ field, message: 'type your pass phrase' }])
+      if (passPhrase === undefined || passPhrase === '') throw invalid([{ field: 'passPhrase', message: 'type your pass phrase' }])
       const tried = await mayTry(request, `person ${person.id}`)
       if (!(await isPassPhrase(kept, passPhrase))) throw new ProblemError('wrongPassPhrase', 'Your pass phrase is another one. Look at it again.')
       await endTries(database, tried, new Date())

@@ -81,7 +81,7 @@ const many = ({ van, store }: StockLine) => [van > 0 && `${van} on the van`, sto
       What a call asks for is weighed by price and by what you have. Prices are assumed until you give your own; leave the field empty to go back to the assumed
       one.
     </p>
-    <p v-if="away" role="alert">The server does not answer: this is the last known stock.</p>
+    <p v-if="away" role="alert">The server does not answer, and this device does not know yet what there is.</p>
     <v-text-field v-model="search" label="Find a part" type="search" maxlength="80" clearable class="find" />
     <p v-if="!known" role="status" class="dim">Asking what there is…</p>
     <p v-if="known && unheard" class="dim">

@@ -76,15 +76,15 @@ const stands = (one: Passkeys['passkeys'][number]) => (one.usedAt ? `used ${ago(
         <v-btn size="small" :disabled="busy" :aria-label="`Remove the passkey ${one.label}, ${stands(one)}`" @click="remove(one)">Remove</v-btn>
       </li>
     </ul>
-    <p v-if="passkeys && passkeys.length > 0" class="only">
-      <span>{{ enough }}</span>
-      <v-btn size="small" :disabled="busy" @click="turn">{{ only ? 'Let the pass phrase be enough' : 'Only with a passkey' }}</v-btn>
-    </p>
-    <v-btn v-if="can && passkeys && passkeys.length < mostPasskeys" class="make" :loading="busy" @click="add">Make a passkey on this device</v-btn>
+    <v-btn v-if="can && passkeys && passkeys.length < mostPasskeys" class="make" @click="add">Make a passkey on this device</v-btn>
     <p v-else-if="elsewhere">
       Open Dewpoint by its name for that: <a :href="`${elsewhere}/you`">{{ elsewhere }}</a>.
     </p>
     <p v-else-if="!can">This browser makes none here.</p>
+    <p v-if="passkeys && passkeys.length > 0" class="only">
+      <span>{{ enough }}</span>
+      <v-btn size="small" :disabled="busy" @click="turn">{{ only ? 'Let the pass phrase be enough' : 'Only with a passkey' }}</v-btn>
+    </p>
     <p v-if="trouble" role="alert" class="trouble">{{ trouble }}</p>
     <p v-if="said" role="status">{{ said }}</p>
   </section>
