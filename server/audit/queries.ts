@@ -1,6 +1,6 @@
 import { ownChangeKinds, type AuditKind, type AuditLine, type AuditList, type AuditQuery, type OwnChange } from '@dewpoint/contract'
 import { and, desc, eq, gt, like, lt, or, sql } from 'drizzle-orm'
-import { patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { hasWords, patternsOf, retried, tables, type Database } from '../database/index.ts'
 import { ownChangeWords } from './ownChanges.ts'
 
 const { audit, cases, devices, people, sites } = tables
@@ -44,13 +44,7 @@ export async function listAudit(database: Database, { person, about, before }: A
       .where(
         and(
           person ? eq(audit.person, person) : undefined,
-          about
-            ? or(
-                ...patternsOf(about).map((one) => like(audit.about, one)),
-                ...patternsOf(about).map((one) => like(sites.searched, one)),
-                eq(audit.subject, about),
-              )
-            : undefined,
+          about ? or(...patternsOf(about).map((one) => like(audit.about, one)), hasWords(sites.searched, about), eq(audit.subject, about)) : undefined,
           from ? or(lt(audit.at, from.at), and(eq(audit.at, from.at), lt(audit.id, from.id))) : undefined,
         ),
       )

@@ -1,13 +1,12 @@
 import { caseCursor, type Case, type CaseCursor, type CaseLine, type CaseList, type ListQuery, type News, type Site } from '@dewpoint/contract'
 import { inOrder, costKinds, summarise, type CaseSettings } from '@dewpoint/core/casebook'
-import { and, desc, eq, gt, inArray, like, lt, or } from 'drizzle-orm'
-import { entryOf, patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { and, desc, eq, gt, inArray, lt, or } from 'drizzle-orm'
+import { entryOf, hasWords, retried, tables, type Database } from '../database/index.ts'
 
 const { appliances, cases, entries, sites } = tables
 
 /** Cases with their place, boiler and cached summary, newest first: those whose place or boiler has the words asked for. */
 export async function listCases(database: Database, { search, limit, after }: ListQuery<CaseCursor>): Promise<CaseList> {
-  const patterns = patternsOf(search)
   return retried(async () => {
     // which they are, one index answers alone; only those of the stretch are read in full
     const ids = await database
@@ -16,7 +15,7 @@ export async function listCases(database: Database, { search, limit, after }: Li
       .where(
         and(
           after ? or(lt(cases.openedAt, new Date(after.openedAt)), and(eq(cases.openedAt, new Date(after.openedAt)), lt(cases.id, after.id))) : undefined,
-          or(...patterns.map((one) => like(cases.searched, one))),
+          hasWords(cases.searched, search),
         ),
       )
       .orderBy(desc(cases.openedAt), desc(cases.id))

@@ -1,4 +1,4 @@
-export { figuresOf, patternsOf, searchable } from './containing.ts'
+export { figuresOf, hasWords, patternsOf, searchable } from './containing.ts'
 export { connect, type Database, type Patience } from './connect.ts'
 export { failureOf, retried, type Failure } from './failures.ts'
 export { gathered } from './gathered.ts'

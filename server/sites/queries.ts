@@ -1,24 +1,18 @@
 import { siteCursor, type ApplianceHistory, type KnownAppliance, type ListQuery, type SiteCursor, type SiteLine, type SiteList } from '@dewpoint/contract'
 import { factsOf, inOrder, standing, type Entry, type EntryType } from '@dewpoint/core/casebook'
-import { and, desc, eq, gt, inArray, like, or } from 'drizzle-orm'
-import { entryOf, patternsOf, retried, tables, type Database } from '../database/index.ts'
+import { and, desc, eq, gt, inArray, or } from 'drizzle-orm'
+import { entryOf, hasWords, retried, tables, type Database } from '../database/index.ts'
 import { pastCaseOf } from '../experience/queries.ts'
 
 const { appliances, cases, entries, sites } = tables
 
 /** Sites with their boilers, by name: those whose name or address has the words asked for. */
 export async function listSites(database: Database, { search, limit, after }: ListQuery<SiteCursor>): Promise<SiteList> {
-  const patterns = patternsOf(search)
   return retried(async () => {
     const ids = await database
       .select({ id: sites.id })
       .from(sites)
-      .where(
-        and(
-          after ? or(gt(sites.name, after.name), and(eq(sites.name, after.name), gt(sites.id, after.id))) : undefined,
-          or(...patterns.map((one) => like(sites.searched, one))),
-        ),
-      )
+      .where(and(after ? or(gt(sites.name, after.name), and(eq(sites.name, after.name), gt(sites.id, after.id))) : undefined, hasWords(sites.searched, search)))
       .orderBy(sites.name, sites.id)
       .limit(limit + 1)
     const wanted = ids.slice(0, limit).map((one) => one.id)
