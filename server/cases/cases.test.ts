@@ -148,6 +148,10 @@ describe('the list of cases', () => {
     for (const words of ['0% wha', 'F_S', 'tar\\l', '  100%  ', 'tår']) expect(await finds(words)).toEqual([body.id])
     for (const words of ['%wharf', 'f%s', 'zzz']) expect(await finds(words)).toEqual([])
     expect(await finds('bination 2')).toContain(body.id)
+    // letters of several bytes, whole and in their order
+    const far = await opened({ site: { id: id(), name: 'Λιμάνι 灯台', address: 'Straße 4', note: '', phone: '' } })
+    for (const words of ['灯', '灯台', 'ΛΙΜΆΝΙ', 'λιμ', 'aße']) expect([words, await finds(words)]).toEqual([words, [far.id]])
+    for (const words of ['台灯', '灯灯']) expect(await finds(words)).toEqual([])
   })
 
   it.each(['limit=0', 'limit=101', 'limit=x', 'after=nowhere', 'search=a&search=b', 'order=name', `search=${'x'.repeat(81)}`, 'search=%00'])(
