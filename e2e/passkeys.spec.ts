@@ -117,6 +117,8 @@ test('a passkey is made by whoever proves who they are, signs them in with a fin
     await page.goto(firm.address)
     await page.getByLabel('Your name').fill('Greta Sallow')
     await expect(page.getByRole('button', { name: 'Sign in with a passkey' })).toHaveCount(0)
+    await expect(page.getByRole('link', { name: address })).toHaveAttribute('href', address)
+    expect(await barriers(page)).toEqual([])
     await page.getByLabel('Pass phrase', { exact: true }).fill(phrase)
     await page.getByRole('button', { name: 'Sign in' }).press('Enter')
     const told = page.getByText('A passkey of yours was made').first()

@@ -3,7 +3,7 @@ import { passPhraseLength } from '@dewpoint/contract'
 import { computed, reactive, ref, watch } from 'vue'
 import { recall } from '../../keeping/device/storage.ts'
 import { roleWords } from '../roleWords.ts'
-import { canPasskeys } from '../passkeys.ts'
+import { byName, canPasskeys } from '../passkeys.ts'
 import PhraseStrength from '../PhraseStrength.vue'
 import { useSession } from '../session.ts'
 
@@ -21,6 +21,8 @@ const trouble = ref('')
 const fields = ref<Record<string, string>>({})
 /** a finger or a face, where the browser has them */
 const can = canPasskeys()
+/** where on this machine they can be used, when it is open by a number */
+const elsewhere = byName()
 const byCode = computed(() => withCode.value || session.first.value)
 watch(byCode, () => ((trouble.value = ''), (fields.value = {})))
 
@@ -114,6 +116,9 @@ function send() {
           {{ withCode ? 'I have a pass phrase' : 'I have a code' }}
         </v-btn>
       </div>
+      <p v-if="elsewhere && !byCode" class="dim small">
+        A passkey signs you in at <a :href="elsewhere">{{ elsewhere }}</a>, where Dewpoint is open by its name.
+      </p>
       <p v-if="!byCode" class="dim small">New here, or forgotten? The owner of the firm gives you a code.</p>
     </form>
   </div>
