@@ -66,7 +66,7 @@ describe('an answer', () => {
 
 const last: readonly ProblemName[] = [
   ...(['malformed', 'noCase', 'conflict', 'changed', 'tooLarge', 'journalFull', 'invalid'] as const),
-  ...(['notAllowed', 'wrongPassPhrase', 'wrongCode', 'tooManyTries'] as const),
+  ...(['notAllowed', 'wrongPassPhrase', 'wrongCode', 'wrongPasskey', 'passkeyNeeded', 'proveAgain', 'noPasskeys', 'tooManyTries'] as const),
 ]
 describe('a refusal', () => {
   it.each(last)('%s is final: the same again gets the same', async (name) => {
