@@ -1,6 +1,6 @@
 import { isIP } from 'node:net'
 import { whyNot } from './database/line.ts'
-import { isLoopback } from './hosts/index.ts'
+import { isLoopback } from './hosts/loopback.ts'
 
 /** How a server is started. */
 export interface ServerSettings {

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { isIP } from 'node:net'
 import type { PoolOptions } from 'mysql2/promise'
+import { isLoopback } from '../hosts/loopback.ts'
 import { addressesOf } from './hosts.ts'
 
 /** What of the environment says how the database is spoken with. */
@@ -12,14 +13,12 @@ export interface LineSettings {
   [other: string]: string | undefined
 }
 
-const ofThisMachine = /^(localhost|127(\.\d{1,3}){3}|\[?::1\]?)$/
-
 /** Why the database at an address must not be spoken with so, in words; null where it may. */
 export function whyNot(url: string, { DATABASE_CA: ca, DATABASE_LINE: line }: LineSettings): string | null {
-  const hosts = addressesOf(url).flatMap((one) => (URL.canParse(one) ? [new URL(one).hostname] : []))
-  const elsewhere = hosts.find((one) => !ofThisMachine.test(one))
+  const hosts = addressesOf(url).flatMap((one) => (URL.canParse(one) ? [new URL(one).hostname.replace(/^\[|\]$/g, '')] : []))
+  const elsewhere = hosts.find((one) => !isLoopback(one))
   if (ca) {
-    const number = hosts.find((one) => isIP(one.replace(/^\[|\]$/g, '')) > 0)
+    const number = hosts.find((one) => isIP(one) > 0)
     if (number !== undefined)
       return `DATABASE_URL names the database by a number, ${number}, and with DATABASE_CA a certificate is asked for: name it as its certificate does.`
     try {

@@ -3,9 +3,6 @@ import { ProblemError } from '../problems/index.ts'
 
 const ofThisMachine = ['localhost', '127.0.0.1', '[::1]']
 
-/** Whether an address is one that only this machine reaches. */
-export const isLoopback = (host: string) => host === 'localhost' || host === '::1' || /^127(\.\d{1,3}){3}$/.test(host)
-
 /** Answers only to names it was given: a page of somebody else's, led here by a name of its own, gets nothing. */
 export function refuseOtherHosts(app: FastifyInstance, hosts: readonly string[]): void {
   const known = new Set([...ofThisMachine, ...hosts.map((one) => one.toLowerCase())])
